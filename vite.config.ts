@@ -50,5 +50,10 @@ export default defineConfig({
     },
   },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8080' } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.ts'], setupFiles: ['src/testing/setup.ts'] },
+  test: {
+    environment: 'jsdom',
+    include: ['src/**/*.test.ts'],
+    setupFiles: ['src/testing/setup.ts'],
+    testTimeout: 20_000,
+  },
 })

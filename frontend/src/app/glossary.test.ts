@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
-import { expect, it, vi } from 'vitest'
-import { show } from '@/testing/server'
+import { expect, it } from 'vitest'
+import { eventually, show } from '@/testing/server'
 import HelpWord from '@/ui/HelpWord.vue'
 import GlossaryPage from './GlossaryPage.vue'
 
@@ -17,8 +17,8 @@ it('is told on the word itself, to whoever comes there by keys', async () => {
   const word = page.get('.term')
   expect([word.text(), word.attributes('tabindex')]).toEqual(['3 unlisted', '0'])
   await word.trigger('focus')
-  await vi.waitFor(() => expect(document.querySelector('[role=tooltip]')?.textContent).toMatch(/^In the site, but not/))
+  await eventually(() => expect(document.querySelector('[role=tooltip]')?.textContent).toMatch(/^In the site, but not/))
   await word.trigger('blur')
   await flushPromises()
-  await vi.waitFor(() => expect(document.querySelector('[role=tooltip]')).toBeNull())
+  await eventually(() => expect(document.querySelector('[role=tooltip]')).toBeNull())
 })

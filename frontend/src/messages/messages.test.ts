@@ -1,10 +1,10 @@
 import { flushPromises } from '@vue/test-utils'
-import { afterEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, describe, expect, it } from 'vitest'
 import type { Message } from '@/shared/api'
 import { me } from '@/shared/me'
 import { lastDone } from '@/shared/undo'
 import TellThem from './TellThem.vue'
-import { person, problem, serve, show, site } from '@/testing/server'
+import { eventually, person, problem, serve, show, site } from '@/testing/server'
 import LetterView from './LetterView.vue'
 import MessageList from './MessageList.vue'
 import { stateSentence } from './messages'
@@ -77,7 +77,7 @@ describe('messages', () => {
       'POST /messages/withdraw': { withdrawn: 1 },
     })
     const { page } = show(MessageList, { props: { query: {} } })
-    await vi.waitFor(() => expect(page.findAll('tbody tr.body')).toHaveLength(2))
+    await eventually(() => expect(page.findAll('tbody tr.body')).toHaveLength(2))
     expect(page.text()).toContain('No such simulatedInbox.')
     for (const box of page.findAll('td input[type=checkbox]')) await box.trigger('change')
     const word = (label: string) => page.findAll('button').find((each) => each.text() === label)!

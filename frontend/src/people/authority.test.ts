@@ -1,10 +1,10 @@
 import { flushPromises } from '@vue/test-utils'
-import { afterEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, describe, expect, it } from 'vitest'
 import { defineComponent, ref } from 'vue'
 import { me } from '@/shared/me'
 import { lastDone } from '@/shared/undo'
 import SecurityPage from '@/roles/SecurityPage.vue'
-import { person, serve, show, site } from '@/testing/server'
+import { eventually, person, serve, show, site } from '@/testing/server'
 import ApprovalsPage from './ApprovalsPage.vue'
 import NewPassword from '@/accounts/NewPassword.vue'
 import NoticeStrip from '@/messages/NoticeStrip.vue'
@@ -128,7 +128,7 @@ describe('one’s own sessions', () => {
       'DELETE /me/sessions': { items: [mine] },
     })
     const { page } = show(OwnSessions)
-    await vi.waitFor(() => expect(page.findAll('tbody button')).toHaveLength(2))
+    await eventually(() => expect(page.findAll('tbody button')).toHaveLength(2))
     await page.get('tbody button').trigger('click')
     await flushPromises()
     expect(page.findAll('tbody button')).toHaveLength(1)

@@ -1,5 +1,6 @@
 import { afterEach, expect, it, vi } from 'vitest'
 import { clearDone, done, lastDone, undoLast, wentWrong } from './undo'
+import { eventually } from '@/testing/server'
 
 afterEach(() => {
   vi.unstubAllGlobals()
@@ -15,7 +16,7 @@ it('says what was done and takes back the entry it came with, once', async () =>
   done('Bea is let in.', { site: 's', entry: 7 })
   undoLast()
   undoLast()
-  await vi.waitFor(() => expect(lastDone.entry).toBe(8))
+  await eventually(() => expect(lastDone.entry).toBe(8))
   expect(asked).toEqual(['POST /api/v1/sites/s/history/7/undo'])
   expect(lastDone.sentence).toBe('Undone: Bea is let in.')
 })

@@ -1,5 +1,5 @@
 import { flushPromises, type DOMWrapper, type VueWrapper } from '@vue/test-utils'
-import { vi } from 'vitest'
+import { eventually } from '@/testing/server'
 
 type Page = Pick<VueWrapper, 'findAll' | 'element'>
 
@@ -43,7 +43,7 @@ export async function findIn(field: Pick<DOMWrapper<Element>, 'element' | 'trigg
   await field.trigger('focus')
   ;(field.element as HTMLInputElement).value = typed
   await field.trigger('input')
-  await vi.waitFor(() => {
+  await eventually(() => {
     if (!offered().some((each) => each.textContent?.includes(words))) throw new Error(`${words} was not found.`)
   })
   await take(words)

@@ -12,6 +12,9 @@ export interface Asked {
   headers: Headers
 }
 
+/** Waits until something holds, also on a busy machine. */
+export const eventually = (check: () => void) => vi.waitFor(check, { timeout: 10_000 })
+
 /**
  * Stands in for the server: answers by "METHOD /path", and remembers what was asked. Anything else gets a 404 problem.
  */

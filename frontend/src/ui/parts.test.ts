@@ -1,8 +1,8 @@
 import { flushPromises, mount } from '@vue/test-utils'
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { choose, list } from '@/testing/choose'
-import { platform, show } from '@/testing/server'
+import { eventually, platform, show } from '@/testing/server'
 import { queries } from '@/shared/queries'
 import { asGiven, inOrder, moved, useColumns, type RowColumn } from './columns'
 import DataRows from './DataRows.vue'
@@ -72,7 +72,7 @@ describe('rows', () => {
       props: { rows, keyOf: (row: { id: string }) => row.id, columns, name: 'People', opens: true, ...more },
       slots: { cell: '<template #cell="{ row }">{{ row.name }}</template>' },
     } as never)
-    await vi.waitFor(() => expect(page.findAll('tr.body')).toHaveLength(rows.length))
+    await eventually(() => expect(page.findAll('tr.body')).toHaveLength(rows.length))
     return page
   }
   const at = (page: Awaited<ReturnType<typeof table>>, index: number) => page.get(`[data-row="${index}"]`)
