@@ -242,7 +242,7 @@ defineExpose({ focus: () => focusRow(at.value) })
     </ul>
     <DataTable
       v-else
-      :key="made"
+      :key="made + long"
       ref="table"
       :value="some"
       :data-key="undefined"

@@ -93,3 +93,10 @@ it('who compares arrays gets a new one with each step, and all rows as they are 
   expect(some.value).not.toBe(rows.value)
   expect([...some.value]).toEqual(rows.value)
 })
+
+it('of ten thousand rows, those beyond a screen come in one go where only those in view are drawn', async () => {
+  const { some } = slices(named(10_000), true)
+  let steps = 0
+  for (; some.value.length < 10_000; steps++) await vi.advanceTimersToNextTimerAsync()
+  expect(steps).toBeLessThan(30)
+})
