@@ -32,9 +32,10 @@ final readonly class Speech
     /** Where one of many has no sentence of its own, there is one for all others: "doors.refusal.other". */
     private function known(string $key, ?string $language): string
     {
-        return $this->translator->getCatalogue($language)->has($key, self::DOMAIN)
-            ? $key
-            : substr($key, 0, (int) strrpos($key, '.')).'.other';
+        $catalogue = $this->translator->getCatalogue($language);
+        $other = preg_replace('/[^.]+$/D', 'other', $key) ?? $key;
+
+        return $catalogue->has($key, self::DOMAIN) || !$catalogue->has($other, self::DOMAIN) ? $key : $other;
     }
 
     /** @return array{pointer: string, code: string, detail: string} what is wrong at a place, as it is answered */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
+use Symfony\Component\Validator\Constraints\Count;
+use Symfony\Component\Validator\Constraints\Length;
 use Symfony\Component\Validator\ConstraintViolationInterface;
 
 /** What is said of a value that a constraint does not let through. */
@@ -20,6 +22,16 @@ final class Violated
             }
         }
 
-        return new Said($violation->getMessageTemplate(), $values);
+        $said = $violation->getMessageTemplate();
+        if (!str_contains($said, ' ')) {
+            return new Said($said, $values);
+        }
+
+        // A constraint without a sentence of ours has one of the library's, which is in no catalogue.
+        return match ($violation->getCode()) {
+            Length::TOO_LONG_ERROR => Said::with('shared.too-long', n: (int) ($values['limit'] ?? 0)),
+            Count::TOO_MANY_ERROR => Said::with('shared.too-many', n: (int) ($values['limit'] ?? 0)),
+            default => new Said('shared.not-values-possible'),
+        };
     }
 }

@@ -242,7 +242,12 @@ describe('what is fetched', () => {
     await refresh('roster', 'doors')
     expect(anew.mock.calls).toEqual([[{ queryKey: ['roster'] }], [{ queryKey: ['doors'] }]])
     anew.mockRestore()
-    expect(queries.getDefaultOptions().queries).toMatchObject({ retry: false, staleTime: 10_000 })
+    expect(queries.getDefaultOptions().queries).toEqual({
+      retry: false,
+      staleTime: 10_000,
+      refetchOnWindowFocus: true,
+      shallow: true,
+    })
   })
 })
 

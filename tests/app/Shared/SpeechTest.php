@@ -9,6 +9,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\OwnLanguage;
 use MintDoor\Shared\Said;
 use MintDoor\Shared\Speech;
+use MintDoor\Shared\Violated;
 use MintDoor\Tests\App\ApiTestCase;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
@@ -18,6 +19,12 @@ use Symfony\Component\Security\Http\Authenticator\Token\PostAuthenticationToken;
 use Symfony\Component\Translation\Loader\ArrayLoader;
 use Symfony\Component\Translation\LocaleSwitcher;
 use Symfony\Component\Translation\Translator;
+use Symfony\Component\Validator\Constraint;
+use Symfony\Component\Validator\Constraints\Choice;
+use Symfony\Component\Validator\Constraints\Count;
+use Symfony\Component\Validator\Constraints\Length;
+use Symfony\Component\Validator\Constraints\PositiveOrZero;
+use Symfony\Component\Validator\Validation;
 
 /** Sentences are said in the language of whoever is answered. */
 final class SpeechTest extends ApiTestCase
@@ -45,6 +52,17 @@ final class SpeechTest extends ApiTestCase
         $speech = $this->service(Speech::class);
         self::assertSame($speech->say('doors.refusal.other'), $speech->say('doors.refusal.nobody-thought-of'));
         self::assertNotSame($speech->say('doors.refusal.other'), $speech->say('doors.refusal.shut'));
+    }
+
+    public function testWhatTheLibraryWouldSayIsSaidInOurWords(): void
+    {
+        $said = fn(mixed $value, Constraint $by): string => $this->service(Speech::class)->say(
+            Violated::said(Validation::createValidator()->validate($value, $by)[0] ?? self::fail('It is let through.')),
+        );
+        self::assertSame('Shorten this to 1,000 characters.', $said(str_repeat('x', 1_001), new Length(max: 1_000)));
+        self::assertSame('At most 2 at once here. Do the rest after that.', $said([1, 2, 3], new Count(max: 2)));
+        self::assertSame('This is not one of the values that are possible here.', $said(-1, new PositiveOrZero()));
+        self::assertSame('Say run, in or all.', $said('x', new Choice(['run'], message: 'desk.say-run-all')));
     }
 
     public function testEverybodyIsSpokenToInTheirOwnLanguage(): void
