@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type ChangeListSummary } from '@/shared/api'
+import { lookAt, type Looked } from '@/shared/lookedAt'
 import { queries } from '@/shared/queries'
 import { ownZone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
@@ -30,7 +31,7 @@ const state = computed(() =>
     : '',
 )
 const mine = computed(() => route.query.mine === '1')
-const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
+const look = (change: Looked) => lookAt(router, change)
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['changeLists', 'list', state, mine],
   initialPageParam: undefined as string | undefined,
@@ -104,7 +105,7 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
         :key="each"
         class="word"
         :aria-pressed="state === each"
-        @click="look({ state: each || undefined })"
+        @click="look({ state: each })"
       >
         {{ $t('changeLists.filter.' + (each || 'all')) }}
       </button>

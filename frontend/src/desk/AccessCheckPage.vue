@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type Reason, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
+import { lookAt, type Looked } from '@/shared/lookedAt'
 import { usePlatform } from '@/shared/platform'
 import { causeSentence, fullName, givers } from '@/shared/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
@@ -21,7 +22,7 @@ const { roleName } = usePlatform()
 const text = (name: string) => (typeof route.query[name] === 'string' ? (route.query[name] as string) : '')
 const person = computed(() => text('person'))
 const site = computed(() => text('site'))
-const set = (change: Record<string, string | undefined>) => router.replace({ query: { ...route.query, ...change } })
+const set = (change: Looked) => lookAt(router, change)
 
 const {
   data: why,

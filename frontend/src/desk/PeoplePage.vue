@@ -6,6 +6,7 @@ import InputText from 'primevue/inputtext'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
+import { lookAt, type Looked } from '@/shared/lookedAt'
 import { administers } from '@/shared/me'
 import { wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
@@ -21,12 +22,12 @@ const route = useRoute()
 const router = useRouter()
 const FILTERS = ['kind', 'division', 'level', 'label', 'site'] as const
 const chosenBy = (name: string) => String(route.query[name] ?? '')
-const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
+const look = (change: Looked) => lookAt(router, change)
 const typed = ref(chosenBy('q'))
 const label = ref(chosenBy('label'))
 const q = refDebounced(typed, 200)
 const marked = refDebounced(label, 300)
-watch([q, marked], ([q, label]) => look({ q: q || undefined, label: label || undefined }))
+watch([q, marked], ([q, label]) => look({ q, label }))
 const query = computed(
   () =>
     Object.fromEntries(

@@ -3,6 +3,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/shared/api'
+import { lookAt } from '@/shared/lookedAt'
 import { day } from '@/shared/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useColumns } from '@/ui/columns'
@@ -35,7 +36,7 @@ const takingAway = ref(false)
 /** Whether the people over the term are shown, kept in the address. */
 const days = computed({
   get: () => route.query.days === '1',
-  set: (on) => void router.replace({ query: { ...route.query, days: on ? '1' : undefined } }),
+  set: (on) => void lookAt(router, { days: on ? '1' : undefined }),
 })
 const table = ref<InstanceType<typeof RosterTable>>()
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
@@ -85,7 +86,7 @@ watch(
 /** A list takes the whole width: what was typed stands beside what was understood. */
 const listed = computed(() => list.value !== null && sees('let-in') && !(changeList.value && chosen.size))
 const openList = (text: string, id: string) => (list.value = { text, changeList: id })
-const keepList = (id?: string) => void router.replace({ query: { ...route.query, changeList: id } })
+const keepList = (id?: string) => void lookAt(router, { changeList: id })
 function closeList() {
   list.value = null
   keepList()
@@ -103,7 +104,7 @@ watch(
   rows,
   async (all) => {
     if (route.query.all !== 'remove' || !all.length || !mayChoose.value) return
-    await router.replace({ query: { ...route.query, all: undefined } })
+    await lookAt(router, { all: undefined })
     await chooseAll()
     changeList.value = 'remove'
   },
@@ -115,10 +116,9 @@ watch(
   (asOf) => asOf && chooseNobody(),
 )
 
-const show = (id: string) => router.push({ query: { ...route.query, person: id } })
+const show = (id: string) => lookAt(router, { person: id }, true)
 function hide() {
-  const { person: _gone, ...query } = route.query
-  void router.push({ query })
+  void lookAt(router, { person: undefined }, true)
   table.value?.focus()
 }
 

@@ -8,6 +8,7 @@ import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
+import { lookAt } from '@/shared/lookedAt'
 import { t } from '@/shared/words'
 import { usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
@@ -53,11 +54,10 @@ const columns = useColumns('sites', () =>
 
 const typed = ref(String(route.query.q ?? ''))
 const q = refDebounced(typed, 150)
-watch(q, (value) => router.replace({ query: { ...route.query, q: value || undefined } }))
+watch(q, (q) => lookAt(router, { q }))
 const filters = ['division', 'term', 'kind', 'state'] as const
 const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''
-const choose = (name: string, value: string) =>
-  router.replace({ query: { ...route.query, [name]: value || undefined } })
+const choose = (name: string, value: string) => lookAt(router, { [name]: value })
 const choices = computed(() => ({
   division: optionsOf(platform.value?.divisions, 'code'),
   term: optionsOf(platform.value?.terms, 'code'),

@@ -7,6 +7,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
+import { lookAt, type Looked } from '@/shared/lookedAt'
 import { me } from '@/shared/me'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
@@ -32,7 +33,7 @@ const parts = computed(() =>
   ),
 )
 const of = (name: string) => String(route.query[name] ?? '')
-const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
+const look = (change: Looked) => lookAt(router, change)
 const query = computed(
   () =>
     Object.fromEntries(
@@ -41,7 +42,7 @@ const query = computed(
 )
 const typed = ref(of('q'))
 const q = refDebounced(typed, 250)
-watch(q, (q) => look({ q: q || undefined }))
+watch(q, (q) => look({ q }))
 const { data: site } = useQuery({
   queryKey: ['site', computed(() => of('site'))],
   enabled: computed(() => of('site') !== ''),
@@ -95,13 +96,13 @@ const open = ref('')
           :label="$t('messages.about')"
           :model-value="of('kind')"
           :options="optionsIn(['', ...KINDS], (kind) => $t(kind ? 'messages.kind.' + kind : 'messages.any.kind'))"
-          @update:model-value="look({ kind: $event || undefined })"
+          @update:model-value="look({ kind: $event })"
         />
         <PickOne
           :label="$t('messages.how')"
           :model-value="of('state')"
           :options="optionsIn(['', ...STATES], (state) => $t(state ? 'messages.told.' + state : 'messages.any.state'))"
-          @update:model-value="look({ state: $event || undefined })"
+          @update:model-value="look({ state: $event })"
         />
       </p>
       <MessageList :query="query" />

@@ -2,6 +2,7 @@ import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { computed, watch, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type RosterRow } from '@/shared/api'
+import { lookAt } from '@/shared/lookedAt'
 import { SORTABLE, type Sortable } from './columns'
 
 type Direction = 'up' | 'down'
@@ -64,12 +65,8 @@ export function useRoster(site: Ref<string>) {
 
   /** Changes sort or filter; what is as usual is left out of the address. */
   function look(change: Record<string, string>) {
-    const query = { ...route.query }
-    for (const [name, value] of Object.entries(change)) {
-      if (value === standard[name]) delete query[name]
-      else query[name] = value
-    }
-    return router.replace({ query })
+    const kept = Object.entries(change).map(([name, value]) => [name, value === standard[name] ? '' : value])
+    return lookAt(router, Object.fromEntries(kept))
   }
 
   const sortBy = (column: Sortable) =>
