@@ -53,9 +53,9 @@ export default ts.config(
     settings: {
       'vue-i18n': {
         localeDir: {
-          pattern: './frontend/src/shared/words/*.json',
-          localeKey: 'file',
-          localePattern: /^.*\/(?<locale>[a-z-]+)\.?\w*\.json$/,
+          pattern: './frontend/src/shared/words/en/*.json',
+          localeKey: 'path',
+          localePattern: /^.*\/(?<locale>[\w-]+)\/\w+\.json$/,
         },
         messageSyntaxVersion: '^11.0.0',
       },
@@ -63,7 +63,11 @@ export default ts.config(
     rules: {
       '@intlify/vue-i18n/no-raw-text': [
         'error',
-        { ignorePattern: '^[\\s\\d·→…–—:;,.()/?+*“”×%|┃┆-]*$', ignoreNodes: ['kbd'] },
+        {
+          attributes: { '/.+/': ['title', 'aria-label', 'label', 'placeholder', 'alt', 'header'] },
+          ignorePattern: '^[\\s\\d·→…–—:;,.()/?+*“”×%|┃┆-]*$',
+          ignoreNodes: ['kbd'],
+        },
       ],
       '@intlify/vue-i18n/no-missing-keys': 'error',
       '@intlify/vue-i18n/valid-message-syntax': 'error',

@@ -20,7 +20,7 @@ export default defineConfig({
     vue(),
     // Sentences are compiled when the pages are built: browsers load no compiler for them.
     words({
-      include: fileURLToPath(new URL('./frontend/src/shared/words/*.json', import.meta.url)),
+      include: fileURLToPath(new URL('./frontend/src/shared/words/*/*.json', import.meta.url)),
       dropMessageCompiler: true,
       fullInstall: false,
     }),

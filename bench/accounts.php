@@ -12,8 +12,8 @@ use MintDoor\Accounts\AccountRunner;
 use MintDoor\Accounts\MakeAccounts;
 use MintDoor\Changes\ChangeLists;
 use MintDoor\Core\Changes\Verdict;
-use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Messages\FirstTexts;
 use MintDoor\Messages\Messages;
 use MintDoor\Messages\Outgoing;
 use MintDoor\Messages\SendDue;
@@ -26,7 +26,7 @@ ini_set('memory_limit', '1G');
 
 const ROWS = 5_000;
 $get = services();
-[$db, $batch, $runner, $stored, $callers, $room, $sender] = array_map($get, [
+[$db, $batch, $runner, $stored, $callers, $room, $sender, $texts] = array_map($get, [
     Connection::class,
     AccountBatch::class,
     AccountRunner::class,
@@ -34,6 +34,7 @@ $get = services();
     CallerProvider::class,
     Messages::class,
     Sender::class,
+    FirstTexts::class,
 ]);
 assert(
     $db instanceof Connection
@@ -42,7 +43,8 @@ assert(
         && $stored instanceof ChangeLists
         && $callers instanceof CallerProvider
         && $room instanceof Messages
-        && $sender instanceof Sender,
+        && $sender instanceof Sender
+        && $texts instanceof FirstTexts,
 );
 $caller = $callers->byId(
     Id::text((string) $db->fetchOne("SELECT person_id FROM account WHERE login = 'ingrid.solheim'")),
@@ -154,7 +156,7 @@ try {
         static fn(mixed $id): string => Id::text((string) $id),
         $db->fetchFirstColumn($mine.' ORDER BY id LIMIT '.ROWS),
     );
-    $template = FirstTemplates::of(MessageKind::Welcome);
+    $template = $texts->of(MessageKind::Welcome, 'en');
     $queued = seconds(
         static fn() => $db->transactional(
             static fn() => $room->queue(

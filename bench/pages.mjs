@@ -2,6 +2,7 @@
 // accessibility, best practices and what finders want. Exits 1 when one of them is below the bound.
 // Usage: MINT_DOOR_URL=… PASSWORD=… node bench/pages.mjs [part of a path] [desktop or phone]
 import { chromium } from '@playwright/test'
+import { LOGINS, views } from '../e2e/views.mjs'
 
 // Not among the libraries of the project: it asks for the latest of something, which no lock file can hold.
 const { default: lighthouse, desktopConfig } = await import(process.env.LIGHTHOUSE)
@@ -31,34 +32,11 @@ async function signIn(login) {
   return { cookies: cookies.map(({ name, value }) => `${name}=${value}`).join('; '), site: found?.id, person }
 }
 
-const tutor = await signIn('mara.lindqvist')
-const administrator = await signIn('ingrid.solheim')
-const learner = await signIn('elias.nordahl')
-const pages = [
-  [null, '/sign-in'],
-  [null, '/join'],
-  [learner, '/'],
-  [learner, '/sites/in'],
-  [learner, '/sites/open'],
-  [tutor, '/'],
-  [tutor, '/sites/run'],
-  [tutor, `/sites/${tutor.site}`],
-  [tutor, `/sites/${tutor.site}?days=1`],
-  [tutor, `/sites/${tutor.site}/doors`],
-  [tutor, `/sites/${tutor.site}/first-day-check`],
-  [tutor, `/sites/${tutor.site}/history`],
-  [tutor, `/sites/${tutor.site}/settings`],
-  [tutor, '/people'],
-  [tutor, `/people/${learner.person}`],
-  [tutor, '/changes'],
-  [tutor, '/messages'],
-  [tutor, '/access-check'],
-  [administrator, '/'],
-  [administrator, '/rules/roles'],
-  [administrator, '/rules/table'],
-  [administrator, '/people/duplicates'],
-  [administrator, '/security-log'],
-].filter(([, path]) => path.includes(process.argv[2] ?? ''))
+const who = {}
+for (const [name, login] of Object.entries(LOGINS)) who[name] = await signIn(login)
+const pages = views({ site: who.tutor.site, learner: who.learner.person })
+  .filter(([, path]) => path.includes(process.argv[2] ?? ''))
+  .map(([name, path]) => [name && who[name], path])
 
 const kinds = [
   ['desktop', desktopConfig],
@@ -66,9 +44,9 @@ const kinds = [
 ].filter(([kind]) => kind.includes(process.argv[3] ?? ''))
 
 let low = 0
-for (const [who, path] of pages) {
+for (const [one, path] of pages) {
   for (const [kind, config] of kinds) {
-    const flags = { port: PORT, logLevel: 'error', extraHeaders: who ? { Cookie: who.cookies } : undefined }
+    const flags = { port: PORT, logLevel: 'error', extraHeaders: one ? { Cookie: one.cookies } : undefined }
     const { lhr } = await lighthouse(
       address + path,
       { ...flags, onlyCategories: SCORES, disableStorageReset: false },
@@ -86,7 +64,7 @@ for (const [who, path] of pages) {
       `TBT ${ms('total-blocking-time')} ms`
     const bad = scores.some((score) => score < BOUND)
     low += Number(bad)
-    const shown = path.replace(tutor.site, 'SITE').replace(learner.person, 'PERSON')
+    const shown = path.replace(who.tutor.site, 'SITE').replace(who.learner.person, 'PERSON')
     console.log(
       `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
         `${shown.padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,

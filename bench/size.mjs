@@ -23,8 +23,17 @@ function filesOf(...pages) {
   return files
 }
 
+/** The sentences that come with the page, as its routes say. */
+const router = readFileSync(new URL('../frontend/src/app/router.ts', import.meta.url), 'utf8')
+const wordsOf = (page) => {
+  const [, named = ''] = new RegExp(`${page}'\\),\\s+meta: \\{ words: \\[([^\\]]*)\\]`).exec(router) ?? []
+  return [...named.matchAll(/\w+/g)].map(([room]) => `src/shared/words/en/${room}.json`)
+}
+
 const files = filesOf(
-  'src/shared/words/en.json',
+  'src/shared/words/en/common.json',
+  ...wordsOf('SiteFrame.vue'),
+  ...wordsOf('RosterPage.vue'),
   'src/app/AppBar.vue',
   'src/sites/SiteFrame.vue',
   'src/desk/RosterPage.vue',

@@ -132,6 +132,8 @@ CREATE TABLE `division` (
   `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `name` varchar(120) NOT NULL,
   `minors` tinyint(4) NOT NULL,
+  `language` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'en-GB',
+  `time_zone` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'UTC',
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_1017471477153098` (`code`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -376,6 +378,7 @@ CREATE TABLE `message` (
   `due_at` datetime DEFAULT NULL,
   `sent_at` datetime DEFAULT NULL,
   `invitation_id` binary(16) DEFAULT NULL,
+  `language` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'en',
   PRIMARY KEY (`id`),
   UNIQUE KEY `cause` (`cause`),
   KEY `due` (`due_at`,`id`),
@@ -397,7 +400,8 @@ CREATE TABLE `message_template` (
   `version` int(11) NOT NULL,
   `changed_by` binary(16) NOT NULL,
   `changed_at` datetime NOT NULL,
-  PRIMARY KEY (`kind`,`of_id`),
+  `language` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'en',
+  PRIMARY KEY (`kind`,`of_id`,`language`),
   KEY `IDX_9E46DB9210BC6D9F` (`changed_by`),
   CONSTRAINT `FK_9E46DB9210BC6D9F` FOREIGN KEY (`changed_by`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

@@ -2,7 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { furnishFor } from './stage'
 
-const PASSWORD = 'alder-quay-demo'
+export const PASSWORD = 'alder-quay-demo'
 export const HARMONY = 'Harmony & Ear Training II'
 
 /** Errors on the page that a test expects, by a part of their text. */

@@ -201,7 +201,7 @@ test('an address that nobody has is invited; its message answers, makes the acco
   await expect(strip(page)).toContainText('2 invitations go out in 2 minutes.')
   await page.goto('/messages/simulated-inbox')
   await page.getByLabel('To').fill('nadia')
-  await page.getByRole('button', { name: 'Come into Stage Nerves?' }).click({ timeout: 20_000 })
+  await page.getByRole('button', { name: 'You are invited to join Stage Nerves' }).click({ timeout: 20_000 })
   const letter = page.locator('.letter')
   await expect(letter).toContainText('We breathe together before every concert.')
   const link = /\/invitation#\S+/.exec((await letter.textContent()) ?? '')?.[0] ?? ''

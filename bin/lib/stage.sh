@@ -16,6 +16,8 @@ own_database() {
 # set_the_stage [N]: serves N platforms, each from a database of its own, at a time that stands still. MINT_DOOR_STAGES
 # says where they are, an address and a database a line; e2e/stage.ts furnishes them with the demo.
 set_the_stage() {
+  # A language made from the English, in which all pages are looked at.
+  node frontend/pseudo.mjs
   need_front_end
   export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory'
   export MESSAGES_HOLD=${MESSAGES_HOLD:-5}

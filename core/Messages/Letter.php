@@ -10,7 +10,8 @@ final readonly class Letter
     /** Stands where the link will be: a character that nobody types and no value keeps. */
     public const LINK = "\u{E000}";
 
-    public function __construct(public string $subject, public string $text) {}
+    /** @param string $language of its words, BCP 47 */
+    public function __construct(public string $subject, public string $text, public string $language = 'en') {}
 
     /** A value without what would be read as a link or break a line. */
     public static function plain(string $value): string
@@ -48,7 +49,9 @@ final readonly class Letter
             preg_split('/\n{2,}/', $this->text) ?: [],
         );
 
-        return '<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><title>'
+        return '<!DOCTYPE html><html lang="'
+            .$escape($this->language)
+            .'"><head><meta charset="utf-8"><title>'
             .$escape($this->subject)
             .'</title></head><body style="margin:0;background:#FBFAF5"><div style="max-width:560px;margin:0 '
                 .'auto;padding:28px 20px;color:#173A32;font:16px/1.5 Figtree,Arial,sans-serif">'

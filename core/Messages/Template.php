@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Core\Messages;
 
 /**
- * Subject and text of a message, with names between braces where something is filled in. It is plain text: what looks
- * like markup is shown as it is.
+ * Subject and text of a message, with names between braces where something is filled in. Words between square brackets
+ * that name something are left out where it is empty: "as {role}[ until {until}]". It is plain text: what looks like
+ * markup is shown as it is.
  */
 final readonly class Template
 {
@@ -64,9 +65,10 @@ final readonly class Template
      * Filled in for one person. Values are never read as templates; words of somebody's own come before the link where
      * the template has no place for them.
      *
-     * @param array<string, string> $values by name; the link is left out, it is put in when the message is sent
+     * @param array<string, string> $values   by name; the link is left out, it is put in when the message is sent
+     * @param string                $language of the words, BCP 47
      */
-    public function fill(array $values): Letter
+    public function fill(array $values, string $language = 'en'): Letter
     {
         $words = trim($values['words'] ?? '');
         $body = $this->body;
@@ -75,12 +77,18 @@ final readonly class Template
                 ? (string) preg_replace('/^(.*\{\s*link\s*\}.*)$/mu', "\n{words}\n\n$1", $body, 1)
                 : $body."\n\n{words}";
         }
+        $empty = static fn(string $name): bool => 'link' !== $name && '' === trim($values[$name] ?? '');
+        $choose = static fn(string $text): string => (string) preg_replace_callback(
+            '/\[([^\[\]]*\{[^\[\]]*)\]/u',
+            static fn(array $found): string => [] === array_filter(self::named($found[1]), $empty) ? $found[1] : '',
+            $text,
+        );
         $fill = static fn(string $text): string => (string) preg_replace_callback(
             '/\{\s*([a-z]+)\s*\}/u',
             static fn(array $found): string => 'link' === $found[1]
                 ? Letter::LINK
                 : Letter::plain($values[$found[1]] ?? ''),
-            $text,
+            $choose($text),
         );
         // What is left empty leaves no hole.
         $text = (string) preg_replace(
@@ -89,7 +97,11 @@ final readonly class Template
             (string) preg_replace('/[ \t]+$/m', '', str_replace(["\r\n", "\r"], "\n", $fill($body))),
         );
 
-        return new Letter(trim((string) preg_replace('/\s+/u', ' ', $fill($this->subject))), trim($text));
+        return new Letter(
+            trim((string) preg_replace('/\s+/u', ' ', $fill($this->subject))),
+            trim($text),
+            $language,
+        );
     }
 
     /** @return list<string> */

@@ -28,16 +28,18 @@ final readonly class AccountNotifier
         foreach (null === $words ? [] : $made as ['person' => $person, 'position' => $position]) {
             $address = $person->stringOrNull('email');
             if (null !== $address) {
-                $template = $templates[$person->string('person_division')] ??= $this->texts->nearest(
+                [$division, $language] = [$person->string('person_division'), $person->string('person_language')];
+                $template = $templates[$division][$language] ??= $this->texts->nearest(
                     MessageKind::Welcome,
                     null,
-                    $person->string('person_division'),
+                    $division,
+                    $language,
                 )->template;
                 $messages[] = new Outgoing(
                     MessageKind::Welcome,
                     $person->id('person_id'),
                     $address,
-                    $template->fill($this->values->welcome($person, $by, (string) $words)),
+                    $template->fill($this->values->welcome($person, $by, (string) $words), $language),
                     'account:'.$person->id('person_id'),
                     changeList: $changeList,
                     position: $position,
@@ -50,6 +52,7 @@ final readonly class AccountNotifier
     /** A link to set a password, at once. */
     public function password(Row $person, string $cause, ?string $by): void
     {
+        $language = $person->string('person_language');
         $this->room->queue(
             [
                 new Outgoing(
@@ -57,8 +60,8 @@ final readonly class AccountNotifier
                     $person->id('person_id'),
                     $person->string('email'),
                     $this->texts
-                        ->nearest(MessageKind::Password, null, $person->string('person_division'))->template
-                        ->fill($this->values->ofPerson($person)),
+                        ->nearest(MessageKind::Password, null, $person->string('person_division'), $language)->template
+                        ->fill($this->values->ofPerson($person), $language),
                     $cause,
                 ),
             ],

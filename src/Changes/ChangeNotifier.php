@@ -60,16 +60,21 @@ final readonly class ChangeNotifier
             if (null === $kind || 'mail' !== self::how($line->verb, $line->person) || $line->waitsAfter()) {
                 continue;
             }
-            $template = $templates[$kind->value] ??= $this->texts->nearest(
+            $language = $line->person->string('person_language');
+            $template = $templates[$kind->value][$language] ??= $this->texts->nearest(
                 $kind,
                 $access->site->id,
                 $access->site->division,
+                $language,
             )->template;
             $messages[] = new Outgoing(
                 $kind,
                 $line->personId(),
                 $line->person->string('email'),
-                $template->fill($this->values->ofSite($access, $line->person, $line->change?->after, $words)),
+                $template->fill(
+                    $this->values->ofSite($access, $line->person, $line->change?->after, $words),
+                    $language,
+                ),
                 'line:'.$stored->lines[$key]->line,
                 $access->site->id,
                 $stored->changeList,

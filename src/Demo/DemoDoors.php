@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Messages\FirstTexts;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
@@ -106,6 +106,7 @@ final readonly class DemoDoors
         private Connection $db,
         private PlatformBuilder $platform,
         private DoorKeys $keys,
+        private FirstTexts $texts,
         private int $now,
     ) {}
 
@@ -237,7 +238,7 @@ final readonly class DemoDoors
                 'withdrawn_at' => null,
                 'unanswered' => $answered ? null : 1,
             ]);
-            $letter = FirstTemplates::of(MessageKind::Invitation)->fill([
+            $letter = $this->texts->of(MessageKind::Invitation, 'en')->fill([
                 'given' => $row->string('given_name'),
                 'by' => 'Mara Lindqvist',
                 'site' => 'Stage Nerves',

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Mapping\ClassMetadata;
 use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Messages\FirstTexts;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Sealer;
@@ -30,6 +31,7 @@ final class DemoLoadCommand extends Command
         private readonly PasswordHasherFactoryInterface $hashers,
         private readonly DoorKeys $keys,
         private readonly Sealer $sealer,
+        private readonly FirstTexts $texts,
         private readonly DemoAccounts $lately,
     ) {
         parent::__construct();
@@ -97,7 +99,7 @@ final class DemoLoadCommand extends Command
                     .'site',
             );
         } else {
-            $this->db->transactional(fn() => $demo->furnish($this->keys, $this->sealer));
+            $this->db->transactional(fn() => $demo->furnish($this->keys, $this->sealer, $this->texts));
             $this->lately->furnish();
         }
         foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
+use MintDoor\Messages\FirstTexts;
 use MintDoor\People\PersonRow;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
@@ -30,6 +30,7 @@ final readonly class DemoMessages
         private Connection $db,
         private PlatformBuilder $platform,
         private Sealer $sealer,
+        private FirstTexts $texts,
         private int $now,
     ) {}
 
@@ -148,7 +149,7 @@ final readonly class DemoMessages
         string $by,
         int $at,
     ): void {
-        $letter = FirstTemplates::of($kind)->fill([
+        $letter = $this->texts->of($kind, 'en')->fill([
             'name' => PersonRow::name($person),
             'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'),
             'login' => $person->string('login'),

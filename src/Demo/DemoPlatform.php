@@ -10,6 +10,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Messages\FirstTexts;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Sealer;
 
@@ -80,7 +81,7 @@ final class DemoPlatform
     }
 
     /** About 2,400 people, 40 sites and 9,000 enrollments. */
-    public function furnish(DoorKeys $keys, Sealer $sealer): void
+    public function furnish(DoorKeys $keys, Sealer $sealer, FirstTexts $texts): void
     {
         $this->foundations();
         $this->signIns();
@@ -91,8 +92,8 @@ final class DemoPlatform
         $this->twice();
         $this->atDoors();
         $this->platform->write();
-        (new DemoDoors($this->db, $this->platform, $keys, $this->now))->furnish($this->known['mara.lindqvist']);
-        (new DemoMessages($this->db, $this->platform, $sealer, $this->now))->furnish($this->known);
+        (new DemoDoors($this->db, $this->platform, $keys, $texts, $this->now))->furnish($this->known['mara.lindqvist']);
+        (new DemoMessages($this->db, $this->platform, $sealer, $texts, $this->now))->furnish($this->known);
     }
 
     /** Those who stand before doors: three wait for a seat in the jazz workshop, two asked to join the Baroque. */

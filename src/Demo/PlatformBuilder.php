@@ -114,6 +114,8 @@ final class PlatformBuilder
             'code' => $code,
             'name' => $name,
             'minors' => $minors,
+            'language' => 'en-GB',
+            'time_zone' => 'Europe/Amsterdam',
         ]);
 
         return $id;

@@ -13,6 +13,8 @@ use MintDoor\Messages\Texts;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\Written;
+use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Messages about doors: an invitation, a reminder, a seat that is kept, an answer, a warning. */
@@ -23,6 +25,7 @@ final readonly class DoorMessages
         private Texts $texts,
         private MessageValues $values,
         private Roles $roles,
+        private Divisions $divisions,
         #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
     ) {}
 
@@ -39,21 +42,24 @@ final readonly class DoorMessages
         ?Caller $by,
         bool $held = true,
     ): void {
-        $template = $this->texts->nearest($kind, $access->site->id, $access->site->division)->template;
-        $messages = [];
+        $home = $this->divisions->withCode($access->site->division);
+        $messages = $templates = [];
         foreach ($letters as $letter) {
             $person = $letter->person;
+            // Whom the directory does not know is written to as the site's division is.
+            $language = $person?->string('person_language') ?? ($home->language ?? '');
+            $zone = new \DateTimeZone($person?->string('person_zone') ?? ($home->timeZone ?? 'UTC'));
+            $template = $templates[$language] ??= $this->texts->nearest(
+                $kind,
+                $access->site->id,
+                $access->site->division,
+                $language,
+            )->template;
             $name =
                 null === $person
                     ? ['name' => $letter->address, 'given' => '', 'login' => '', 'platform' => $this->platform]
                     : $this->values->ofPerson($person);
-            $until =
-                $letter->until >= Time::FOREVER
-                    ? ''
-                    : ' until '
-                        .(new \DateTimeImmutable('@'.$letter->until))
-                            ->setTimezone($access->zone())
-                            ->format('j F, H:i');
+            $until = $letter->until >= Time::FOREVER ? '' : Written::dayAndTime($letter->until, $zone, $language);
             $filled = $template->fill([
                 ...$name,
                 'site' => $access->row->string('title'),
@@ -61,7 +67,7 @@ final readonly class DoorMessages
                 'until' => $until,
                 'by' => $by->name ?? $access->row->string('title'),
                 'words' => $letter->words,
-            ]);
+            ], $language);
             $messages[] = new Outgoing(
                 $kind,
                 $person?->id('person_id'),

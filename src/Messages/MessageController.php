@@ -18,6 +18,7 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Ids;
+use MintDoor\Shared\Languages;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Speech;
 use MintDoor\Shared\Transaction;
@@ -42,6 +43,7 @@ final readonly class MessageController
         private Ids $ids,
         private Directory $directory,
         private Speech $speech,
+        private Languages $languages,
     ) {}
 
     #[Route('/messages', name: 'messages', methods: ['GET'])]
@@ -126,6 +128,10 @@ final readonly class MessageController
                         'messages.not-write-people-site',
                     )
                 : null;
+        $language =
+            null === $body->language
+                ? $person->string('person_language')
+                : $this->languages->nearest($body->language);
         $values = match (true) {
             null !== $access => $this->values->ofSite(
                 $access,
@@ -134,11 +140,12 @@ final readonly class MessageController
                     ? null
                     : new Segment(new Window($access->now), State::Current, [$body->role], false, $access->now),
                 $body->words,
+                $language,
             ),
             $kind->ofSite() => [
                 ...$this->values->ofPerson($person),
-                'site' => 'Name of the site',
-                'role' => 'learner',
+                'site' => $this->speech->say('messages.sample.site', $language),
+                'role' => $this->speech->say('messages.sample.role', $language),
                 'until' => '',
                 'by' => $caller->name,
                 'words' => $body->words,
@@ -168,9 +175,9 @@ final readonly class MessageController
         }
         $used =
             null === $body->subject || null === $body->body
-                ? $this->texts->nearest($kind, $access?->site->id, $division)
+                ? $this->texts->nearest($kind, $access?->site->id, $division, $language)
                 : new TextInUse(new Template($body->subject, $body->body), 'unsaved');
-        $letter = $used->template->fill($values);
+        $letter = $used->template->fill($values, $language);
         $link = $this->addresses->of($kind, '…', $body->site ?? '…');
 
         return new Answer([

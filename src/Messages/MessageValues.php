@@ -11,6 +11,7 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Written;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Values for what stands between braces in a template. */
@@ -21,17 +22,24 @@ final readonly class MessageValues
         #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
     ) {}
 
-    /** @return array<string, string> for messages about a site */
-    public function ofSite(SiteAccess $access, Row $person, ?Segment $after, string $words): array
-    {
+    /**
+     * @param ?string $language BCP 47; null for that of the person
+     *
+     * @return array<string, string> for messages about a site
+     */
+    public function ofSite(
+        SiteAccess $access,
+        Row $person,
+        ?Segment $after,
+        string $words,
+        ?string $language = null,
+    ): array {
+        $language ??= $person->string('person_language');
         $role = $this->roles->book()->pick($after->roles ?? [])[0] ?? null;
         $until =
             null === $after || $after->window->until >= Time::FOREVER
                 ? ''
-                : ' until '
-                    .(new \DateTimeImmutable('@'.($after->window->until - 1)))
-                        ->setTimezone($access->zone())
-                        ->format('j F Y');
+                : Written::day($after->window->until - 1, $access->zone(), $language);
 
         return [
             ...$this->ofPerson($person),

@@ -82,16 +82,17 @@ final readonly class Notices
     {
         $person = $news->person;
         $values = ['by' => $by->name, 'login' => $person->string('login'), ...$news->values];
-        $what = $this->speech->say(new Said('messages.notice.'.$news->code, $values));
+        $language = $person->string('person_language');
+        $what = $this->speech->say(new Said('messages.notice.'.$news->code, $values), $language);
         $division = $person->string('person_division');
         $letter = $this->texts
-            ->nearest(MessageKind::AccountChanged, null, $division)->template
+            ->nearest(MessageKind::AccountChanged, null, $division, $language)->template
             ->fill([
                 ...$this->values->ofPerson($person),
                 'what' => $what,
                 'by' => $by->name,
                 'division' => $person->string('person_division_name'),
-            ]);
+            ], $language);
 
         return new Outgoing(MessageKind::AccountChanged, $person->id('person_id'), $address, $letter, 'notice:'.$id);
     }

@@ -26,6 +26,8 @@ final readonly class PreviewRequest
         #[Assert\Length(max: 1_000)] public ?string $subject = null,
         #[Assert\Length(max: 2 * Template::LONGEST_BODY)] public ?string $body = null,
         #[Assert\Valid] public ?SampleRequest $sample = null,
+        /** BCP 47; that of the person where none is named. */
+        #[Assert\Length(max: 16)] public ?string $language = null,
     ) {}
 
     /** @return list<string> */

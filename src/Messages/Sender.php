@@ -102,7 +102,7 @@ final readonly class Sender
             );
         }
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
-        $letter = new Letter($row->string('subject'), $row->string('body'));
+        $letter = new Letter($row->string('subject'), $row->string('body'), $row->string('language'));
         $email = (new Email())
             ->from(new Address($this->from, $this->platform))
             ->to($row->string('address'))

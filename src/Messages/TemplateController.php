@@ -16,6 +16,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Languages;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -45,6 +46,7 @@ final readonly class TemplateController
         private PlatformClock $clock,
         private Transaction $transaction,
         private History $history,
+        private Languages $languages,
     ) {}
 
     #[Route('/templates', name: 'templates', methods: ['GET'])]
@@ -52,10 +54,11 @@ final readonly class TemplateController
         #[CurrentUser] Caller $caller,
         #[MapQueryParameter] ?string $division = null,
         #[MapQueryParameter] ?string $site = null,
+        #[MapQueryParameter] ?string $language = null,
     ): Response {
         $this->assertMay($caller, $division, $site);
 
-        return new Answer($this->all($division, $site, $caller));
+        return new Answer($this->all($division, $site, $this->languages->nearest($language), $caller));
     }
 
     #[Route('/templates/{kind}', name: 'save_template', requirements: ['kind' => self::KIND], methods: ['PUT'])]
@@ -75,15 +78,25 @@ final readonly class TemplateController
             );
         }
 
-        return $this->transaction->run($request, $caller, [], function () use ($kind, $body, $of, $caller): Answer {
-            $own = $this->templates->locked($kind, $of);
+        $language = $this->languages->nearest($body->language);
+        $save = function () use ($kind, $body, $of, $language, $caller): Answer {
+            $own = $this->templates->locked($kind, $of, $language);
             if (($own->version ?? 0) !== $body->version) {
                 throw new Problem(ProblemType::Stale, 'messages.somebody-else-changed-these');
             }
             $by = $this->people->known($caller->id);
             $now = $this->clock->instant();
             if (null === $own) {
-                $own = new MessageTemplate($kind, $of, trim($body->subject), trim($body->body), 0, $by, $now);
+                $text = [trim($body->subject), trim($body->body)];
+                $own = new MessageTemplate(
+                    $kind,
+                    $of,
+                    $language,
+                    ...$text,
+                    version: 0,
+                    changedBy: $by,
+                    changedAt: $now
+                );
                 $this->templates->add($own);
             }
             $own->reword(trim($body->subject), trim($body->body), $by, $now);
@@ -95,11 +108,14 @@ final readonly class TemplateController
                     'kind' => $kind,
                     'division' => $body->division,
                     'site' => $body->site,
+                    'language' => $language,
                 ]),
             );
 
-            return new Answer($this->all($body->division, $body->site, $caller));
-        });
+            return new Answer($this->all($body->division, $body->site, $language, $caller));
+        };
+
+        return $this->transaction->run($request, $caller, [], $save);
     }
 
     /** Goes back to the words of the division, the platform, or those the platform began with. */
@@ -110,17 +126,20 @@ final readonly class TemplateController
         #[CurrentUser] Caller $caller,
         #[MapQueryParameter] ?string $division = null,
         #[MapQueryParameter] ?string $site = null,
+        #[MapQueryParameter] ?string $language = null,
     ): Response {
         $of = $this->assertMay($caller, $division, $site);
+        $language = $this->languages->nearest($language);
 
         return $this->transaction->run($request, $caller, [], function () use (
             $kind,
             $of,
             $division,
             $site,
+            $language,
             $caller,
         ): Answer {
-            $own = $this->templates->own($kind, $of);
+            $own = $this->templates->own($kind, $of, $language);
             if (null !== $own) {
                 $this->templates->remove($own);
                 $this->templates->flush();
@@ -132,11 +151,12 @@ final readonly class TemplateController
                     'kind' => $kind,
                     'division' => $division,
                     'site' => $site,
+                    'language' => $language,
                     'forgotten' => true,
                 ]),
             );
 
-            return new Answer($this->all($division, $site, $caller));
+            return new Answer($this->all($division, $site, $language, $caller));
         });
     }
 
@@ -175,7 +195,7 @@ final readonly class TemplateController
             : throw Problem::notAllowed('messages.only-platform-administrators-change');
     }
 
-    private function all(?string $division, ?string $site, Caller $caller): TemplatesAnswer
+    private function all(?string $division, ?string $site, string $language, Caller $caller): TemplatesAnswer
     {
         $scope = null !== $site ? 'site' : (null !== $division ? 'division' : 'platform');
         $of =
@@ -188,20 +208,20 @@ final readonly class TemplateController
         $items = [];
         foreach (MessageKind::cases() as $kind) {
             if (\in_array($scope, $kind->scopes(), true)) {
-                $text = $this->texts->nearest($kind, $site, $division);
+                $text = $this->texts->nearest($kind, $site, $division, $language);
                 $items[] = new TemplateShown(
                     kind: $kind->value,
                     subject: $text->template->subject,
                     body: $text->template->body,
                     whose: $text->of,
                     own: $text->of === $scope,
-                    version: $this->templates->own($kind->value, $of)->version ?? 0,
+                    version: $this->templates->own($kind->value, $of, $language)->version ?? 0,
                     placeholders: $kind->placeholders(),
                     needsLink: $kind->needsLink(),
                 );
             }
         }
 
-        return new TemplatesAnswer($scope, $items);
+        return new TemplatesAnswer($scope, $language, $this->languages->offered(), $items);
     }
 }

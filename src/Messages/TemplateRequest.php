@@ -18,5 +18,7 @@ final readonly class TemplateRequest
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id')] public ?string $site = null,
         /** The version that was looked at; 0 where there was none. */
         #[Assert\PositiveOrZero] public int $version = 0,
+        /** BCP 47: the nearest there are sentences in is taken. */
+        #[Assert\Length(max: 16)] public ?string $language = null,
     ) {}
 }

@@ -4,34 +4,44 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\Template;
 use MintDoor\Messages\Repository\Templates;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Languages;
 use MintDoor\Sites\Repository\Divisions;
 
-/** The templates of messages: a site's own, its division's, the platform's, or those the platform began with. */
+/**
+ * The templates of messages, in each language: a site's own, its division's, the platform's, or those the platform
+ * began with.
+ */
 final readonly class Texts
 {
-    public function __construct(private Templates $templates, private Divisions $divisions) {}
+    public function __construct(
+        private Templates $templates,
+        private Divisions $divisions,
+        private FirstTexts $first,
+        private Languages $languages,
+    ) {}
 
     /**
      * The one that is used.
      *
      * @param ?string $site     id
      * @param ?string $division code
+     * @param ?string $language BCP 47, of whoever it goes to
      */
-    public function nearest(MessageKind $kind, ?string $site, ?string $division): TextInUse
+    public function nearest(MessageKind $kind, ?string $site, ?string $division, ?string $language): TextInUse
     {
+        $nearest = $this->languages->nearest($language);
         foreach ($this->of($kind, $site, $division) as $scope => $id) {
-            $own = $this->templates->own($kind->value, $id);
+            $own = $this->templates->own($kind->value, $id, $nearest);
             if (null !== $own) {
                 return new TextInUse(new Template($own->subject, $own->body), $scope);
             }
         }
 
-        return new TextInUse(FirstTemplates::of($kind), 'first');
+        return new TextInUse($this->first->of($kind, $nearest), 'first');
     }
 
     /**

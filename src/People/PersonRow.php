@@ -21,7 +21,8 @@ final class PersonRow
 
     public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.level, p.given_name, p.family_name,
         p.preferred_name, p.former_name, p.number, p.email, p.sort_name, p.division_id AS person_division_id,
-        pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from';
+        pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from,
+        COALESCE(a.language, pd.language) AS person_language, COALESCE(a.time_zone, pd.time_zone) AS person_zone';
 
     private function __construct() {}
 

@@ -20,8 +20,10 @@ final readonly class OwnLanguage
     {
         $caller = $event->isMainRequest() ? $this->tokens->getToken()?->getUser() : null;
         if ($caller instanceof Caller && null !== $caller->language) {
-            $this->language->setLocale($caller->language);
-            $event->getRequest()->setLocale($caller->language);
+            // The library names languages as files are named.
+            $language = strtr($caller->language, '-', '_');
+            $this->language->setLocale($language);
+            $event->getRequest()->setLocale($language);
         }
     }
 }

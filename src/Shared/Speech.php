@@ -21,6 +21,7 @@ final readonly class Speech
     public function say(string|Said $what, ?string $language = null): string
     {
         $said = Said::of($what);
+        $language = null === $language ? null : strtr($language, '-', '_');
         $values = array_map(
             fn(int|string|Said $value): int|string => $value instanceof Said ? $this->say($value, $language) : $value,
             $said->values,

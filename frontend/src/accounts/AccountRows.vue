@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import OneOf from '@/ui/OneOf.vue'
-import { useI18n } from 'vue-i18n'
 import type { AccountBatch } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { accountNote } from './accounts'
 
 /** Rows of accounts as they were understood: those that will be made, those there already, those to be settled. */
@@ -15,11 +15,10 @@ const props = defineProps<{
   choices: Record<string, string>
 }>()
 const emit = defineEmits<{ choose: [row: Row, who: string] }>()
-const { t } = useI18n()
 const SHOWN = 300
 const facts = (row: Row) =>
   [
-    t('kind.' + row.kind).toLowerCase(),
+    t(`kind.${row.kind}`).toLowerCase(),
     row.level ? t('level', { n: row.level }) : '',
     props.nameOf(row.division),
     row.number,
@@ -36,11 +35,11 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
       <span class="num soft">{{ row.row }}</span>
       <div v-if="row.verdict === 'ready'">
         <strong>{{ row.given }} {{ row.family }}</strong>
-        {{ ' ' }}<span class="soft">{{ facts(row) }} · {{ $t('accounts.login') }}</span> {{ ' '
+        {{ ' ' }}<span class="soft">{{ facts(row) }} · {{ t('accounts.login') }}</span> {{ ' '
         }}<span class="num">{{ row.login }}</span>
         <span v-for="note in row.cautions" :key="note.code" class="brass"> · {{ accountNote(note) }}</span>
         <button v-if="choices[row.row]" class="word" @click="choose(row, '')">
-          {{ $t('accounts.again') }}
+          {{ t('accounts.again') }}
         </button>
       </div>
       <div v-else-if="row.verdict === 'nothing-to-do'">
@@ -55,7 +54,7 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
           {{ accountNote(note) }}
         </p>
         <fieldset v-if="row.verdict === 'needs-choice'">
-          <legend class="unseen">{{ $t('accounts.whoIs', { name: `${row.given} ${row.family}` }) }}</legend>
+          <legend class="unseen">{{ t('accounts.whoIs', { name: `${row.given} ${row.family}` }) }}</legend>
           <OneOf
             v-for="who in row.candidates"
             :key="who.id"
@@ -63,9 +62,9 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
             :value="who.id"
             :name="`row-${row.row}`"
             @update:model-value="choose(row, who.id)"
-            >{{ $t('accounts.same', { name: fullName(who) }) }}
+            >{{ t('accounts.same', { name: fullName(who) }) }}
             <span class="soft"
-              >{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> ·
+              >{{ t(`kind.${who.kind}`) }}<template v-if="who.level">, {{ t('level', { n: who.level }) }}</template> ·
               {{ who.division.name }} <span class="num">{{ who.number }}</span> {{ who.email }}</span
             ></OneOf
           >
@@ -75,7 +74,7 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
             value="new"
             :name="`row-${row.row}`"
             @update:model-value="choose(row, 'new')"
-            >{{ $t('accounts.new') }}</OneOf
+            >{{ t('accounts.new') }}</OneOf
           >
         </fieldset>
         <p v-else-if="row.candidates.length" class="soft">
@@ -90,7 +89,7 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
     </li>
     <li v-if="(of ?? 0) > SHOWN">
       <span /><span class="soft">{{
-        $t('people.changeList.and', { n: $n((of ?? 0) - Math.min(SHOWN, rows.length)) })
+        t('people.changeList.and', { n: $n((of ?? 0) - Math.min(SHOWN, rows.length)) })
       }}</span>
     </li>
   </ol>

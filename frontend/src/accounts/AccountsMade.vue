@@ -60,14 +60,14 @@ const back = () =>
     <Button
       v-if="without.length"
       size="small"
-      :label="$t('accounts.cards', { n: without.length }, without.length)"
+      :label="t('accounts.cards', { n: without.length }, without.length)"
       @click="router.push({ name: 'cards', state: { people: [...without] } })"
     />
     <Button
       v-if="made.length"
       size="small"
       :variant="without.length ? 'outlined' : undefined"
-      :label="$t('people.into')"
+      :label="t('people.into')"
       @click="router.push({ name: 'people', state: { people: made } })"
     />
     <Button
@@ -75,30 +75,30 @@ const back = () =>
       size="small"
       variant="outlined"
       :disabled="busy"
-      :label="$t('changeLists.undo')"
+      :label="t('changeLists.undo')"
       @click="look"
     />
   </p>
-  <section v-if="review" class="callout bad" :aria-label="$t('changeLists.undo')">
-    <p class="follows">{{ $t('accounts.willGo', { n: $n(review.ready) }, review.ready) }}</p>
+  <section v-if="review" class="callout bad" :aria-label="t('changeLists.undo')">
+    <p class="follows">{{ t('accounts.willGo', { n: $n(review.ready) }, review.ready) }}</p>
     <ul v-if="review.left.length">
-      <li v-for="each in review.left" :key="each.row">{{ $t('accounts.left.' + each.why, { name: each.name }) }}</li>
+      <li v-for="each in review.left" :key="each.row">{{ t(`accounts.left.${each.why}`, { name: each.name }) }}</li>
     </ul>
     <p class="acts">
       <Button
         size="small"
         severity="danger"
         :disabled="busy || !review.ready"
-        :label="$t('accounts.backNow', { n: $n(review.ready) }, review.ready)"
+        :label="t('accounts.backNow', { n: $n(review.ready) }, review.ready)"
         @click="back"
-      /><button class="word" @click="review = null">{{ $t('changeLists.notNow') }}</button>
+      /><button class="word" @click="review = null">{{ t('parts.cancel') }}</button>
     </p>
   </section>
   <ol v-if="rows.length">
     <li v-for="row in rows" :key="row.row">
       <span class="num soft">{{ row.row }}</span>
       <span class="verdict" :class="{ clay: row.outcome === 'refused', soft: row.outcome === 'undone' }">{{
-        $t(
+        t(
           row.outcome === 'undone'
             ? 'changeLists.state.undone'
             : row.outcome === 'ready'
@@ -114,9 +114,9 @@ const back = () =>
       <span class="num">{{ row.login }}</span>
       <span :class="row.message ? toneOf(row.message.state) : 'soft'">{{
         row.message
-          ? $t('messages.told.' + row.message.state)
+          ? t(`messages.told.${row.message.state}`)
           : row.outcome === 'ready' && changeList.tell !== null && !row.email
-            ? $t('tell.noAddress')
+            ? t('tell.noAddress')
             : row.reasons.map(accountNote).join(' ')
       }}</span>
     </li>
@@ -126,7 +126,7 @@ const back = () =>
     class="further"
     variant="outlined"
     size="small"
-    :label="$t('sites.more')"
+    :label="t('parts.more')"
     @click="fetchNextPage()"
   />
 </template>

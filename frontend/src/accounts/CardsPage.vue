@@ -10,6 +10,7 @@ import { api, take, type SignInCard } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { ownZone as zone } from '@/shared/own'
 import { day } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
@@ -54,16 +55,16 @@ onBeforeUnmount(() => {
   <div class="page">
     <template v-if="!cards.length">
       <h1>
-        <HelpWord term="sign-in-card">{{ $t('cards.title') }}</HelpWord>
+        <HelpWord term="sign-in-card">{{ t('changeList.cards') }}</HelpWord>
       </h1>
-      <p v-if="!people.length">{{ $t('cards.nobody') }}</p>
+      <p v-if="!people.length">{{ t('cards.nobody') }}</p>
       <template v-else>
-        <p>{{ $t('cards.will', { n: people.length }, people.length) }}</p>
+        <p>{{ t('cards.will', { n: people.length }, people.length) }}</p>
         <p>
-          <Tick v-model="once">{{ $t('cards.once') }}</Tick>
+          <Tick v-model="once">{{ t('cards.once') }}</Tick>
         </p>
         <p class="days">
-          <label for="card-days">{{ $t('cards.days') }}</label>
+          <label for="card-days">{{ t('cards.days') }}</label>
           <InputNumber
             v-model="days"
             input-id="card-days"
@@ -73,27 +74,28 @@ onBeforeUnmount(() => {
             :placeholder="String(usual)"
             :use-grouping="false"
           />
-          <span class="soft">{{ $t('cards.daysHint') }}</span>
+          <span class="soft">{{ t('cards.daysHint') }}</span>
         </p>
         <p class="acts">
-          <Button
-            :disabled="busy"
-            :label="$t('cards.make', { n: people.length }, people.length)"
-            @click="make"
-          /><button class="word" @click="router.back()">{{ $t('changeLists.notNow') }}</button>
+          <Button :disabled="busy" :label="t('cards.make', { n: people.length }, people.length)" @click="make" /><button
+            class="word"
+            @click="router.back()"
+          >
+            {{ t('parts.cancel') }}
+          </button>
         </p>
       </template>
     </template>
     <template v-else>
       <header class="no-print">
-        <h1>{{ $t('cards.made', { n: made.length }, made.length) }}</h1>
-        <p class="callout">{{ $t('cards.shownOnce') }}</p>
+        <h1>{{ t('cards.made', { n: made.length }, made.length) }}</h1>
+        <p class="callout">{{ t('cards.shownOnce') }}</p>
         <p class="acts">
-          <Button v-if="made.length" :label="$t('cards.print')" @click="print" /><button
+          <Button v-if="made.length" :label="t('cards.print')" @click="print" /><button
             class="word"
             @click="router.back()"
           >
-            {{ $t('cards.done') }}
+            {{ t('cards.done') }}
           </button>
         </p>
         <ul v-if="refused.length">
@@ -106,16 +108,16 @@ onBeforeUnmount(() => {
         <article v-for="card in made" :key="card.person.id">
           <h2>{{ card.person.name }}</h2>
           <dl>
-            <dt>{{ $t('cards.where') }}</dt>
+            <dt>{{ t('cards.where') }}</dt>
             <dd>{{ address }}</dd>
-            <dt>{{ $t('cards.login') }}</dt>
+            <dt>{{ t('cards.login') }}</dt>
             <dd class="num">{{ card.login }}</dd>
-            <dt>{{ $t('cards.password') }}</dt>
+            <dt>{{ t('cards.password') }}</dt>
             <dd class="num">{{ card.password }}</dd>
           </dl>
           <p class="soft">
-            {{ $t('cards.until', { day: day(card.until, zone) })
-            }}<template v-if="once"> {{ $t('cards.ownSoon') }}</template>
+            {{ t('cards.until', { day: day(card.until, zone) })
+            }}<template v-if="once"> {{ t('cards.ownSoon') }}</template>
           </p>
         </article>
       </div>

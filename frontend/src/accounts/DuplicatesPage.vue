@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { ownZone } from '@/shared/own'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 
 /** People who are likely in the directory twice, side by side: merged, or told apart. */
-const { t } = useI18n()
 const { data, error, refetch } = useQuery({
   queryKey: ['duplicates'],
   queryFn: () => take(api.GET('/duplicates')),
@@ -35,17 +34,17 @@ const apart = (one: string, other: string) =>
 <template>
   <div class="page">
     <p>
-      <RouterLink to="/people">{{ $t('person.all') }}</RouterLink>
+      <RouterLink to="/people">{{ t('person.all') }}</RouterLink>
     </p>
     <h1>
-      <HelpWord term="merge">{{ $t('duplicates.title') }}</HelpWord>
+      <HelpWord term="merge">{{ t('duplicates.title') }}</HelpWord>
     </h1>
-    <p class="soft">{{ $t('duplicates.more') }}</p>
+    <p class="soft">{{ t('duplicates.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="!data" class="skeleton" />
-    <p v-else-if="!data.items.length" class="empty">{{ $t('duplicates.none') }}</p>
+    <p v-else-if="!data.items.length" class="empty">{{ t('duplicates.none') }}</p>
     <template v-else>
-      <p class="follows">{{ $t('duplicates.count', { n: $n(data.total) }, data.total) }}</p>
+      <p class="follows">{{ t('duplicates.count', { n: $n(data.total) }, data.total) }}</p>
       <article v-for="pair in data.items" :key="pair.people.map((each) => each.person.id).join()">
         <div v-for="each in pair.people" :key="each.person.id">
           <h2>
@@ -54,36 +53,36 @@ const apart = (one: string, other: string) =>
             }}</RouterLink>
           </h2>
           <p>
-            {{ $t('kind.' + each.person.kind)
-            }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template> ·
+            {{ t(`kind.${each.person.kind}`)
+            }}<template v-if="each.person.level">, {{ t('level', { n: each.person.level }) }}</template> ·
             {{ each.person.division.name }}
           </p>
           <p>
-            <span :class="{ num: each.person.number }">{{ each.person.number ?? $t('duplicates.noNumber') }}</span> ·
-            {{ each.person.email ?? $t('duplicates.noAddress') }}
+            <span :class="{ num: each.person.number }">{{ each.person.number ?? t('duplicates.noNumber') }}</span> ·
+            {{ each.person.email ?? t('duplicates.noAddress') }}
           </p>
           <p class="soft">
-            {{ $t('duplicates.sites', { n: each.sites }, each.sites) }} ·
+            {{ t('duplicates.sites', { n: each.sites }, each.sites) }} ·
             {{
               each.account
                 ? each.usedAt
-                  ? $t('person.used', { day: day(each.usedAt, ownZone) })
-                  : $t('person.neverUsed')
-                : $t('person.noAccount')
+                  ? t('person.used', { day: day(each.usedAt, ownZone) })
+                  : t('person.neverUsed')
+                : t('person.noAccount')
             }}
           </p>
         </div>
         <div class="why">
-          <p>{{ pair.evidence.map((code) => $t('duplicates.evidence.' + code)).join(', ') }}</p>
+          <p>{{ pair.evidence.map((code) => t(`duplicates.evidence.${code}`)).join(', ') }}</p>
           <p class="acts">
             <RouterLink
               :to="{ name: 'merge', query: { stays: pair.people[0]!.person.id, goes: pair.people[1]!.person.id } }"
-              >{{ $t('duplicates.merge') }}</RouterLink><button
+              >{{ t('duplicates.merge') }}</RouterLink><button
               class="word"
               :disabled="busy"
               @click="apart(pair.people[0]!.person.id, pair.people[1]!.person.id)"
             >
-              {{ $t('duplicates.two') }}
+              {{ t('duplicates.two') }}
             </button>
           </p>
         </div>

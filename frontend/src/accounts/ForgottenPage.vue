@@ -5,6 +5,7 @@ import { ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { useForm } from '@/shared/busy'
+import { t } from '@/shared/words'
 
 /** Asks for a link to set a new password. What is answered does not tell whether there is such an account. */
 const login = ref(String(useRoute().query.login ?? ''))
@@ -19,16 +20,16 @@ const go = () =>
 
 <template>
   <div class="page short">
-    <h1>{{ $t('forgotten.title') }}</h1>
+    <h1>{{ t('forgotten.title') }}</h1>
     <template v-if="asked">
-      <p class="callout" role="status">{{ $t('forgotten.asked') }}</p>
-      <p class="soft">{{ $t('forgotten.noMail') }}</p>
+      <p class="callout" role="status">{{ t('forgotten.asked') }}</p>
+      <p class="soft">{{ t('forgotten.noMail') }}</p>
     </template>
     <template v-else>
-      <p>{{ $t('forgotten.more') }}</p>
+      <p>{{ t('forgotten.more') }}</p>
       <form @submit.prevent="go">
         <div class="field">
-          <label for="login">{{ $t('signIn.login') }}</label><InputText
+          <label for="login">{{ t('signIn.login') }}</label><InputText
             id="login"
             v-model="login"
             autocomplete="username"
@@ -41,12 +42,12 @@ const go = () =>
           />
         </div>
         <p v-if="wrong" class="callout bad" role="alert">{{ wrong }}</p>
-        <Button type="submit" :disabled="busy || !login.trim()" :label="$t('forgotten.button')" />
+        <Button type="submit" :disabled="busy || !login.trim()" :label="t('forgotten.button')" />
       </form>
-      <p class="soft">{{ $t('forgotten.noMail') }}</p>
+      <p class="soft">{{ t('forgotten.noMail') }}</p>
     </template>
     <p>
-      <RouterLink to="/sign-in">{{ $t('forgotten.back') }}</RouterLink>
+      <RouterLink to="/sign-in">{{ t('forgotten.back') }}</RouterLink>
     </p>
   </div>
 </template>

@@ -103,7 +103,7 @@ const sum = computed(() =>
   [
     t('accounts.sum.ready', { n: n(count('ready')) }, count('ready')),
     ...(['needs-choice', 'nothing-to-do', 'refused'] as const).map((verdict) =>
-      count(verdict) ? t('accounts.sum.' + verdict, { n: n(count(verdict)) }, count(verdict)) : '',
+      count(verdict) ? t(`accounts.sum.${verdict}`, { n: n(count(verdict)) }, count(verdict)) : '',
     ),
   ]
     .filter(Boolean)
@@ -143,16 +143,16 @@ const apply = () =>
 <template>
   <div class="page">
     <p>
-      <RouterLink to="/people">{{ $t('person.all') }}</RouterLink>
+      <RouterLink to="/people">{{ t('person.all') }}</RouterLink>
     </p>
-    <h1>{{ $t('accounts.title') }}</h1>
-    <p class="soft">{{ $t('accounts.more') }}</p>
+    <h1>{{ t('accounts.title') }}</h1>
+    <p class="soft">{{ t('accounts.more') }}</p>
     <div class="asked">
       <div class="field">
         <PickOne
           v-model="work.division"
           stacked
-          :label="$t('accounts.division')"
+          :label="t('accounts.division')"
           :options="optionsOf(platform?.divisions, 'code')"
         />
       </div>
@@ -160,12 +160,12 @@ const apply = () =>
         <PickOne
           v-model="work.kind"
           stacked
-          :label="$t('accounts.kind')"
-          :options="optionsIn(KINDS, (kind) => $t('kind.' + kind))"
+          :label="t('accounts.kind')"
+          :options="optionsIn(KINDS, (kind) => t(`kind.${kind}`))"
         />
       </div>
       <div v-if="work.kind === 'learner'" class="field">
-        <label for="acc-level">{{ $t('accounts.level') }}</label><NumberField
+        <label for="acc-level">{{ t('accounts.level') }}</label><NumberField
           id="acc-level"
           v-model="work.level"
           :figures="2"
@@ -173,19 +173,19 @@ const apply = () =>
           :max="20"
         />
       </div>
-      <p class="soft small rest">{{ $t('accounts.unlessSaid') }}</p>
+      <p class="soft small rest">{{ t('accounts.unlessSaid') }}</p>
     </div>
     <OneAccount @add="addOne" />
     <div class="field">
-      <label for="acc-rows">{{ $t('accounts.rows') }}</label>
+      <label for="acc-rows">{{ t('accounts.rows') }}</label>
       <Textarea
         id="acc-rows"
         v-model="work.text"
         rows="7"
         spellcheck="false"
-        :placeholder="$t('accounts.placeholder')"
+        :placeholder="t('accounts.placeholder')"
       />
-      <span class="soft small" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</span>
+      <span class="soft small" role="status">{{ t(`changeList.kept.${kept.state.value || 'not'}`) }}</span>
     </div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <template v-else-if="rows.length && batch">
@@ -202,13 +202,13 @@ const apply = () =>
       <p>
         <Button
           :disabled="!count('ready') || busy || !settled"
-          :label="$t('accounts.apply', { n: $n(count('ready')) }, count('ready'))"
+          :label="t('accounts.apply', { n: $n(count('ready')) }, count('ready'))"
           @click="apply"
         />
       </p>
       <AccountRows :rows="fine" :of="count('ready')" :name-of="nameOf" :choices="work.choices" @choose="choose" />
       <details v-if="so.length">
-        <summary>{{ $t('accounts.sum.nothing-to-do', { n: $n(so.length) }, so.length) }}</summary>
+        <summary>{{ t('accounts.sum.nothing-to-do', { n: $n(so.length) }, so.length) }}</summary>
         <AccountRows :rows="so" :name-of="nameOf" :choices="work.choices" />
       </details>
     </template>

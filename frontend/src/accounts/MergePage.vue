@@ -3,13 +3,13 @@ import OneOf from '@/ui/OneOf.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, reactive } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { change } from '@/changes/changeLists'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
@@ -21,7 +21,6 @@ import { takeMergeBack } from './merging'
  * follows in every site.
  */
 const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'] as const
-const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const { roleName } = usePlatform()
@@ -92,16 +91,16 @@ const apply = () =>
 <template>
   <div class="page">
     <p>
-      <RouterLink to="/people/duplicates">{{ $t('duplicates.title') }}</RouterLink>
+      <RouterLink to="/people/duplicates">{{ t('duplicates.title') }}</RouterLink>
     </p>
-    <h1>{{ $t('merge.title') }}</h1>
+    <h1>{{ t('merge.title') }}</h1>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="merge">
-      <p class="soft">{{ $t('merge.more') }}</p>
-      <DataRows :rows="rows" :key-of="(row) => row.field" :columns="columns" :name="$t('merge.title')">
+      <p class="soft">{{ t('merge.more') }}</p>
+      <DataRows :rows="rows" :key-of="(row) => row.field" :columns="columns" :name="t('merge.title')">
         <template #cell="{ row, column }">
           <span v-if="column === 'what'" class="soft">{{
-            row.field === 'division' ? $t('merge.division') : $t('facts.' + row.field)
+            row.field === 'division' ? t('merge.division') : t(`facts.${row.field}`)
           }}</span>
           <OneOf
             v-else-if="row.field !== 'division' && differs(row.field)"
@@ -115,19 +114,19 @@ const apply = () =>
         </template>
       </DataRows>
       <p>
-        <button class="word" @click="turnRound">{{ $t('merge.turn') }}</button>
+        <button class="word" @click="turnRound">{{ t('merge.turn') }}</button>
       </p>
       <p>
-        {{ merge.login ? $t('merge.login', { login: merge.login }) : $t('merge.noLogin') }}
-        <template v-if="merge.closes">{{ $t('merge.closes', { login: merge.closes }) }}</template>
+        {{ merge.login ? t('merge.login', { login: merge.login }) : t('merge.noLogin') }}
+        <template v-if="merge.closes">{{ t('merge.closes', { login: merge.closes }) }}</template>
         {{
           merge.facts.former && merge.facts.former !== merge.stays.former
-            ? $t('merge.former', { name: merge.facts.former })
+            ? t('merge.former', { name: merge.facts.former })
             : ''
         }}
       </p>
       <fieldset v-for="choice in merge.choices" :key="choice.site.id" class="callout">
-        <legend class="follows">{{ $t('merge.whichRole', { title: choice.site.title }) }}</legend>
+        <legend class="follows">{{ t('merge.whichRole', { title: choice.site.title }) }}</legend>
         <OneOf
           v-for="role in choice.roles"
           :key="role"
@@ -139,15 +138,15 @@ const apply = () =>
         >
       </fieldset>
       <section>
-        <h2>{{ $t('merge.inSites') }}</h2>
-        <p v-if="!merge.review.lines.length" class="soft">{{ $t('merge.nowhere') }}</p>
+        <h2>{{ t('merge.inSites') }}</h2>
+        <p v-if="!merge.review.lines.length" class="soft">{{ t('merge.nowhere') }}</p>
         <ul v-else class="ledger" style="--verdict: 108px">
           <li v-for="line in merge.review.lines" :key="line.key">
             <span class="verdict" :class="{ clay: line.verdict === 'refused' }">{{
-              $t('changeList.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused'))
+              t(`changeList.verdict.${line.verdict === 'ready' ? 'ready' : 'refused'}`)
             }}</span><span
               ><strong>{{ line.site.title }}</strong
-              >: {{ $t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }}
+              >: {{ t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }}
               {{ change(line, roleName) }}
               <span v-if="line.verdict !== 'ready'" class="clay">{{
                 lineSentences(line, line.site.timeZone, roleName).join(' ')
@@ -157,9 +156,9 @@ const apply = () =>
         </ul>
       </section>
       <p class="acts">
-        <Button :disabled="busy || isFetching || !merge.ready" :label="$t('merge.apply')" @click="apply" /><span
+        <Button :disabled="busy || isFetching || !merge.ready" :label="t('merge.apply')" @click="apply" /><span
           class="soft"
-          >{{ $t('merge.undoable') }}</span
+          >{{ t('merge.undoable') }}</span
         >
       </p>
     </template>

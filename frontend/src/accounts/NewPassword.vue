@@ -3,6 +3,7 @@ import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import ProgressBar from 'primevue/progressbar'
 import { computed, ref, watch } from 'vue'
+import { t, tIn } from '@/shared/words'
 
 /** A password somebody chooses, and how hard it would be to guess, said while it is typed. The server decides. */
 const props = defineProps<{ id: string; label: string; wrong?: string; own?: string[] }>()
@@ -51,16 +52,16 @@ const said = computed(() => (missing.value || score.value === null ? 'short' : S
       :aria-invalid="!!wrong"
       fluid
     />
-    <span :id="id + '-hint'" class="hint">{{ $t('welcome.hint') }}</span>
+    <span :id="id + '-hint'" class="hint">{{ t('welcome.hint') }}</span>
     <template v-if="password">
       <ProgressBar
         :value="missing || score === null ? 6 : 20 + 20 * score"
         :show-value="false"
         :class="'strength s' + said"
-        :aria-label="$t('strength.label')"
+        :aria-label="t('strength.label')"
       />
       <span :id="id + '-strength'" class="hint" role="status">
-        {{ missing ? $t('strength.short', { n: missing }, missing) : $t('strength.' + said) }}
+        {{ missing ? t('strength.short', { n: missing }, missing) : tIn('strength', said) }}
       </span>
     </template>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>

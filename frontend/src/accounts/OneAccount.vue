@@ -3,6 +3,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, reactive, ref } from 'vue'
 import { FIELDS, type Typed } from './accounts'
+import { t } from '@/shared/words'
 
 /** One person, typed into fields: each of them becomes a row of its own. */
 const emit = defineEmits<{ add: [one: Typed] }>()
@@ -20,9 +21,9 @@ const SIZES: Record<keyof Typed, number> = { given: 10, family: 10, email: 18, n
 </script>
 
 <template>
-  <form class="one" :aria-label="$t('accounts.one')" @submit.prevent="add">
+  <form class="one" :aria-label="t('accounts.one')" @submit.prevent="add">
     <label v-for="field in FIELDS" :key="field"
-      >{{ $t('facts.' + field) }}
+      >{{ t(`facts.${field}`) }}
       <InputText
         ref="fields"
         v-model="one[field]"
@@ -31,7 +32,7 @@ const SIZES: Record<keyof Typed, number> = { given: 10, family: 10, email: 18, n
         maxlength="190"
         autocomplete="off"
     /></label>
-    <Button type="submit" size="small" variant="outlined" :disabled="!complete" :label="$t('accounts.add')" />
+    <Button type="submit" size="small" variant="outlined" :disabled="!complete" :label="t('accounts.add')" />
   </form>
 </template>
 

@@ -3,20 +3,19 @@ import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Tag from 'primevue/tag'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { queries } from '@/shared/queries'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 import EndSession from './EndSession.vue'
 
 /** Where one is signed in: each place can be ended, or all others at once. */
-const { t } = useI18n()
 const KEY = ['own-sessions']
 const { data, error, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/me/sessions')) })
 const items = computed(() => data.value?.items ?? [])
@@ -44,14 +43,14 @@ const endOthers = () =>
 
 <template>
   <section>
-    <h2>{{ $t('sessions.title') }}</h2>
-    <p class="soft">{{ $t('sessions.more') }}</p>
+    <h2>{{ t('sessions.title') }}</h2>
+    <p class="soft">{{ t('sessions.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="items.length">
-      <DataRows :rows="items" :key-of="(item) => item.id" :columns="columns" :name="$t('sessions.title')">
+      <DataRows :rows="items" :key-of="(item) => item.id" :columns="columns" :name="t('sessions.title')">
         <template #cell="{ row: item, column }">
           <template v-if="column === 'device'"
-            >{{ item.device || $t('sessions.unknown') }} <Tag v-if="item.current" :value="$t('sessions.this')"
+            >{{ item.device || t('sessions.unknown') }} <Tag v-if="item.current" :value="t('sessions.this')"
           /></template>
           <span v-else-if="column === 'place'" class="num">{{ item.place }}</span>
           <EndSession v-else-if="column === 'end' && !item.current" :session="item" :busy="busy" @end="end(item.id)" />
@@ -61,15 +60,15 @@ const endOthers = () =>
         </template>
         <template #card="{ row: item }">
           <p>
-            {{ item.device || $t('sessions.unknown') }} <span class="num">{{ item.place }}</span> {{ ' '
-            }}<Tag v-if="item.current" :value="$t('sessions.this')" />
+            {{ item.device || t('sessions.unknown') }} <span class="num">{{ item.place }}</span> {{ ' '
+            }}<Tag v-if="item.current" :value="t('sessions.this')" />
           </p>
-          <p class="soft">{{ $t('sessions.used') }}: {{ dayAndTime(item.usedAt, zone) }}</p>
+          <p class="soft">{{ t('sessions.used') }}: {{ dayAndTime(item.usedAt, zone) }}</p>
           <EndSession v-if="!item.current" :session="item" :busy="busy" @end="end(item.id)" />
         </template>
       </DataRows>
       <p v-if="items.length > 1">
-        <Button size="small" variant="outlined" :disabled="busy" :label="$t('sessions.endAll')" @click="endOthers" />
+        <Button size="small" variant="outlined" :disabled="busy" :label="t('sessions.endAll')" @click="endOthers" />
       </p>
     </template>
   </section>

@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { api, Problem, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { platformNow } from '@/shared/clock'
 import { me } from '@/shared/me'
-import { browserLocale, browserZone, settledOtherwise } from '@/shared/own'
+import { browserLocale, browserZone, languageName, settledOtherwise } from '@/shared/own'
 import { wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import PickOne from '@/ui/PickOne.vue'
 
 /** How one wants days and numbers written, and by which clock. */
 const LANGUAGES = ['en-GB', 'en-US', 'en-AU', 'en-CA', 'en-IE', 'en-IN', 'en-NZ', 'en-SE', 'en-ZA']
-const { t } = useI18n()
 const route = useRoute()
 const section = ref<HTMLElement>()
 watch(
@@ -22,10 +21,9 @@ watch(
 )
 const language = ref(me.value?.language ?? '')
 const timeZone = ref(me.value?.timeZone ?? '')
-const called = (tag: string) => new Intl.DisplayNames('en', { type: 'language' }).of(tag) ?? tag
 const languages = computed(() => [
-  { value: '', label: t('ownSettings.asBrowser', { what: called(browserLocale) }) },
-  ...LANGUAGES.map((value) => ({ value, label: called(value) })),
+  { value: '', label: t('ownSettings.asBrowser', { what: languageName(browserLocale) }) },
+  ...LANGUAGES.map((value) => ({ value, label: languageName(value) })),
 ])
 const zones = computed(() => [
   { value: '', label: t('ownSettings.asBrowser', { what: browserZone }) },
@@ -56,13 +54,13 @@ const save = () =>
 </script>
 
 <template>
-  <section id="settings" ref="section" class="settings" :aria-label="$t('ownSettings.title')">
-    <h2>{{ $t('ownSettings.title') }}</h2>
+  <section id="settings" ref="section" class="settings" :aria-label="t('ownSettings.title')">
+    <h2>{{ t('ownSettings.title') }}</h2>
     <PickOne
       v-model="language"
       stacked
       fluid
-      :label="$t('ownSettings.language')"
+      :label="t('ownSettings.language')"
       :options="languages"
       :disabled="busy"
       @change="save"
@@ -71,12 +69,12 @@ const save = () =>
       v-model="timeZone"
       stacked
       fluid
-      :label="$t('ownSettings.zone')"
+      :label="t('ownSettings.zone')"
       :options="zones"
       :disabled="busy"
       @change="save"
     />
-    <p class="soft">{{ $t('ownSettings.example', { day: example, number }) }}</p>
+    <p class="soft">{{ t('ownSettings.example', { day: example, number }) }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>
 </template>

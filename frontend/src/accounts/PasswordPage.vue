@@ -43,12 +43,12 @@ async function go() {
 
 <template>
   <div class="page" :class="{ short: me?.mustChange }">
-    <h1>{{ $t('ownPassword.title') }}</h1>
-    <p v-if="me?.mustChange">{{ $t('ownPassword.must') }}</p>
-    <h2 v-if="!me?.mustChange">{{ $t('ownPassword.password') }}</h2>
+    <h1>{{ t('ownPassword.title') }}</h1>
+    <p v-if="me?.mustChange">{{ t('ownPassword.must') }}</p>
+    <h2 v-if="!me?.mustChange">{{ t('ownPassword.password') }}</h2>
     <form class="own" @submit.prevent="go">
       <div class="field">
-        <label for="present">{{ $t('ownPassword.present') }}</label><InputText
+        <label for="present">{{ t('ownPassword.present') }}</label><InputText
           id="present"
           v-model="present"
           type="password"
@@ -59,14 +59,8 @@ async function go() {
           fluid
         /><span v-if="wrong.present" class="wrong" role="alert">{{ wrong.present }}</span>
       </div>
-      <NewPassword
-        id="password"
-        v-model="password"
-        :label="$t('welcome.password')"
-        :wrong="wrong.password"
-        :own="own"
-      />
-      <Button type="submit" :disabled="busy" :label="$t('ownPassword.button')" />
+      <NewPassword id="password" v-model="password" :label="t('welcome.password')" :wrong="wrong.password" :own="own" />
+      <Button type="submit" :disabled="busy" :label="t('ownPassword.button')" />
     </form>
     <OwnSettings v-if="!me?.mustChange" />
     <OwnSessions v-if="!me?.mustChange" />

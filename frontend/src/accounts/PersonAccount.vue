@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { api, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
@@ -9,17 +8,17 @@ import { queries } from '@/shared/queries'
 import { ownZone as zone } from '@/shared/own'
 import { day, dayAndTime, fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 
 /** How somebody signs in, and what one may do about it. */
 const props = defineProps<{ page: PersonPage }>()
 const emit = defineEmits<{ changed: [] }>()
-const { t } = useI18n()
 const router = useRouter()
 const id = computed(() => props.page.person.id)
 const path = computed(() => ({ params: { path: { person: id.value } } }))
 const name = computed(() => fullName(props.page.person))
 const refused = computed(() =>
-  t('person.refusal.' + props.page.refusal, {
+  tIn('person.refusal', props.page.refusal ?? 'gone', {
     at: props.page.careFrom ? dayAndTime(props.page.careFrom, zone) : '',
     division: props.page.person.division.name,
   }),
@@ -83,21 +82,21 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
 
 <template>
   <section>
-    <h2>{{ $t('person.account') }}</h2>
+    <h2>{{ t('person.account') }}</h2>
     <p v-if="!page.account && !page.looksAfter" class="soft">{{ refused }}</p>
-    <p v-else-if="!page.account">{{ $t('person.noAccount') }}</p>
+    <p v-else-if="!page.account">{{ t('person.noAccount') }}</p>
     <template v-else>
       <p>
-        {{ $t('person.login') }} <span class="num">{{ page.account.login }}</span><template v-if="page.person.email"
-          >{{ ' ' + $t('person.orAddress') }} <span class="num">{{ page.person.email }}</span></template
+        {{ t('person.login') }} <span class="num">{{ page.account.login }}</span><template v-if="page.person.email"
+          >{{ ' ' + t('person.orAddress') }} <span class="num">{{ page.person.email }}</span></template
         >
         ·
         <span :class="page.account.open ? '' : 'clay'">{{
-          page.account.open ? $t('person.isOpen') : $t('person.isClosed', { day: day(page.account.closedFrom, zone) })
+          page.account.open ? t('person.isOpen') : t('person.isClosed', { day: day(page.account.closedFrom, zone) })
         }}</span>
         ·
         {{
-          $t(
+          t(
             page.account.mustChange
               ? 'person.mustChange'
               : page.account.hasPassword
@@ -107,19 +106,19 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
         }}
       </p>
       <p class="soft">
-        {{ page.account.madeAt ? $t('person.made', { day: day(page.account.madeAt, zone) }) + ' · ' : ''
-        }}{{ page.account.usedAt ? $t('person.used', { day: day(page.account.usedAt, zone) }) : $t('person.neverUsed')
+        {{ page.account.madeAt ? t('person.made', { day: day(page.account.madeAt, zone) }) + ' · ' : ''
+        }}{{ page.account.usedAt ? t('person.used', { day: day(page.account.usedAt, zone) }) : t('person.neverUsed')
         }}<template v-if="page.account.sessions">
-          · {{ $t('person.sessions', { n: page.account.sessions }, page.account.sessions) }}</template
+          · {{ t('person.sessions', { n: page.account.sessions }, page.account.sessions) }}</template
         >
       </p>
       <p v-if="page.refusal" class="soft">{{ refused }}</p>
       <p v-else class="acts">
-        <Button v-if="page.person.email" size="small" :disabled="busy" :label="$t('person.sendLink')" @click="link" />
+        <Button v-if="page.person.email" size="small" :disabled="busy" :label="t('person.sendLink')" @click="link" />
         <Button
           size="small"
           :variant="page.person.email ? 'outlined' : undefined"
-          :label="$t('person.card')"
+          :label="t('person.card')"
           @click="card"
         />
         <Button
@@ -127,7 +126,7 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
           size="small"
           variant="outlined"
           :disabled="busy"
-          :label="$t('person.close')"
+          :label="t('person.close')"
           @click="askClosing"
         />
         <Button
@@ -135,25 +134,25 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
           size="small"
           variant="outlined"
           :disabled="busy"
-          :label="$t('person.open')"
+          :label="t('person.open')"
           @click="change(true)"
         />
         <button v-if="page.account.hasPassword" class="word" :disabled="busy" @click="want(!page.account.mustChange)">
-          {{ $t(page.account.mustChange ? 'person.wantNone' : 'person.want') }}
+          {{ t(page.account.mustChange ? 'person.wantNone' : 'person.want') }}
         </button>
-        <button v-if="page.account.sessions" class="word" :disabled="busy" @click="end">{{ $t('person.end') }}</button>
+        <button v-if="page.account.sessions" class="word" :disabled="busy" @click="end">{{ t('person.end') }}</button>
       </p>
       <div v-if="closing" class="callout bad">
-        <p class="follows">{{ $t('person.willClose', { name }) }}</p>
-        <p v-for="site in closing" :key="site.id">{{ $t('person.leaderless', { title: site.title }) }}</p>
+        <p class="follows">{{ t('person.willClose', { name }) }}</p>
+        <p v-for="site in closing" :key="site.id">{{ t('person.leaderless', { title: site.title }) }}</p>
         <p class="acts">
           <Button
             size="small"
             severity="danger"
             :disabled="busy"
-            :label="$t('person.closeNow')"
+            :label="t('person.closeNow')"
             @click="change(false)"
-          /><button class="word" @click="closing = null">{{ $t('changeLists.notNow') }}</button>
+          /><button class="word" @click="closing = null">{{ t('parts.cancel') }}</button>
         </p>
       </div>
     </template>

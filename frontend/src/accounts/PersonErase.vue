@@ -2,7 +2,6 @@
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { api, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
@@ -11,13 +10,17 @@ import { fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
 import { csvFile } from '@/shared/csv'
 import { saveAs } from '@/shared/saveAs'
+import { t } from '@/shared/words'
 
 /** All that is held about somebody, to hand out; and erasing who left, which says what goes and cannot be undone. */
 const props = defineProps<{ page: PersonPage }>()
-const { t } = useI18n()
 const router = useRouter()
 const path = computed(() => ({ params: { path: { person: props.page.person.id } } }))
-const review = ref<{ refusal: string | null; sentence: string | null; counts: Record<string, number> } | null>(null)
+const review = ref<{
+  refusal: string | null
+  sentence: string | null
+  counts: Record<'messages' | 'labels' | 'notes' | 'entries' | 'sites', number>
+} | null>(null)
 const typed = ref('')
 const name = computed(() => fullName(props.page.person))
 const { busy, run } = useBusy()
@@ -78,22 +81,22 @@ const erase = () =>
 
 <template>
   <section>
-    <h2>{{ $t('erase.title') }}</h2>
+    <h2>{{ t('erase.title') }}</h2>
     <p class="acts">
-      <span>{{ $t('erase.everything') }}</span>
-      <button class="word" :disabled="busy" @click="handOut('json')">{{ $t('erase.json') }}</button>
-      <button class="word" :disabled="busy" @click="handOut('csv')">{{ $t('erase.csv') }}</button>
-      <button v-if="!review" class="word" :disabled="busy" @click="look">{{ $t('erase.open') }}</button>
+      <span>{{ t('erase.everything') }}</span>
+      <button class="word" :disabled="busy" @click="handOut('json')">{{ t('erase.json') }}</button>
+      <button class="word" :disabled="busy" @click="handOut('csv')">{{ t('erase.csv') }}</button>
+      <button v-if="!review" class="word" :disabled="busy" @click="look">{{ t('erase.open') }}</button>
     </p>
     <div v-if="review" class="callout bad">
       <p v-if="review.refusal" class="follows">{{ review.sentence }}</p>
       <template v-else>
-        <p class="follows">{{ $t('erase.forGood', { name }) }}</p>
-        <p>{{ $t('erase.goes', review.counts) }}</p>
-        <p>{{ $t('erase.stays', review.counts) }}</p>
+        <p class="follows">{{ t('erase.forGood', { name }) }}</p>
+        <p>{{ t('erase.goes', review.counts) }}</p>
+        <p>{{ t('erase.stays', review.counts) }}</p>
         <p>
           <label
-            >{{ $t('erase.type', { name: page.person.family }) }}
+            >{{ t('erase.type', { name: page.person.family }) }}
             <InputText v-model="typed" size="small" autocomplete="off"
           /></label>
         </p>
@@ -104,9 +107,9 @@ const erase = () =>
           size="small"
           severity="danger"
           :disabled="busy || typed.trim() !== page.person.family"
-          :label="$t('erase.now')"
+          :label="t('erase.now')"
           @click="erase"
-        /><button class="word" @click="review = null">{{ $t('changeLists.notNow') }}</button>
+        /><button class="word" @click="review = null">{{ t('parts.cancel') }}</button>
       </p>
     </div>
   </section>

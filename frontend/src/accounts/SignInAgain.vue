@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { signedInAgain } from '@/shared/connection'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 import SignInForm from './SignInForm.vue'
 
 const dialog = ref<HTMLDialogElement>()
@@ -18,8 +19,8 @@ onMounted(() => dialog.value?.showModal())
 
 <template>
   <dialog ref="dialog" class="again" aria-labelledby="again-title" @cancel.prevent>
-    <h2 id="again-title">{{ $t('signIn.again') }}</h2>
-    <p>{{ $t('signIn.againMore') }}</p>
+    <h2 id="again-title">{{ t('signIn.again') }}</h2>
+    <p>{{ t('signIn.againMore') }}</p>
     <SignInForm :known="me?.login ?? ''" @done="goOn" />
   </dialog>
 </template>

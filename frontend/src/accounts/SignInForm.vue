@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 import { useForm } from '@/shared/busy'
 import { signIn } from '@/shared/me'
+import { t } from '@/shared/words'
 
 const props = defineProps<{ known?: string }>()
 const emit = defineEmits<{ done: [] }>()
@@ -25,7 +26,7 @@ const go = () =>
 <template>
   <form class="sign-in" @submit.prevent="go">
     <div class="field">
-      <label for="login">{{ $t('signIn.login') }}</label>
+      <label for="login">{{ t('signIn.login') }}</label>
       <InputText
         id="login"
         v-model="login"
@@ -39,7 +40,7 @@ const go = () =>
       />
     </div>
     <div class="field">
-      <label for="password">{{ $t('signIn.password') }}</label>
+      <label for="password">{{ t('signIn.password') }}</label>
       <InputText
         id="password"
         v-model="password"
@@ -52,7 +53,7 @@ const go = () =>
       />
     </div>
     <p v-if="wrong" class="callout bad" role="alert">{{ wrong }}</p>
-    <Button type="submit" :label="$t(busy ? 'signIn.busy' : 'signIn.button')" :disabled="busy" fluid />
+    <Button type="submit" :label="t(busy ? 'signIn.busy' : 'signIn.button')" :disabled="busy" fluid />
   </form>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRoute, useRouter } from 'vue-router'
 import SignInForm from './SignInForm.vue'
+import { t } from '@/shared/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -15,11 +16,11 @@ function done() {
 <template>
   <div class="porch">
     <div class="card">
-      <p class="name"><img src="/mark.svg" alt="" width="40" height="40" />{{ $t('app.name') }}</p>
-      <h1>{{ $t('signIn.title') }}</h1>
+      <p class="name"><img src="/mark.svg" alt="" width="40" height="40" />{{ t('app.name') }}</p>
+      <h1>{{ t('signIn.title') }}</h1>
       <SignInForm @done="done" />
       <p class="soft">
-        <RouterLink to="/forgotten">{{ $t('signIn.forgotten') }}</RouterLink> {{ $t('signIn.help') }}
+        <RouterLink to="/forgotten">{{ t('signIn.forgotten') }}</RouterLink> {{ t('signIn.help') }}
       </p>
     </div>
   </div>

@@ -2,13 +2,12 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useForm } from '@/shared/busy'
 import { signIn } from '@/shared/me'
+import { t } from '@/shared/words'
 import NewPassword from './NewPassword.vue'
 
-const { t } = useI18n()
 const router = useRouter()
 const token = useRoute().hash.slice(1)
 const password = ref('')
@@ -23,12 +22,12 @@ const go = () =>
 
 <template>
   <div class="page short">
-    <h1>{{ $t('welcome.title') }}</h1>
-    <p>{{ $t('welcome.more') }}</p>
+    <h1>{{ t('welcome.title') }}</h1>
+    <p>{{ t('welcome.more') }}</p>
     <form @submit.prevent="go">
-      <NewPassword id="password" v-model="password" :label="$t('welcome.password')" />
+      <NewPassword id="password" v-model="password" :label="t('welcome.password')" />
       <p v-if="wrong" class="callout bad" role="alert">{{ wrong }}</p>
-      <Button type="submit" :label="$t('welcome.button')" :disabled="busy || !token" />
+      <Button type="submit" :label="t('welcome.button')" :disabled="busy || !token" />
     </form>
   </div>
 </template>

@@ -1,6 +1,6 @@
 import { api, take } from '@/shared/api'
 import { refresh } from '@/shared/queries'
-import { t } from '@/shared/words'
+import { t, isSaid, tIn } from '@/shared/words'
 
 /** What may be said of somebody in a row, in this order. */
 export const FIELDS = ['given', 'family', 'email', 'number', 'level'] as const
@@ -10,11 +10,9 @@ export type Typed = Record<(typeof FIELDS)[number], string>
 export function accountNote(note: { code: string; values: Record<string, unknown> }): string {
   const field = String(note.values.field ?? '')
   // What is wrong with a field by itself has a sentence of its own for each.
-  const own = `accounts.note.${note.code}-${field}`
-  const said = t(own, note.values)
-  return said === own
-    ? t('accounts.note.' + note.code, { ...note.values, field: field ? t('facts.' + field).toLowerCase() : '' })
-    : said
+  const own = `${note.code}-${field}`
+  if (isSaid('accounts.note', own)) return tIn('accounts.note', own, note.values)
+  return tIn('accounts.note', note.code, { ...note.values, field: field ? tIn('facts', field).toLowerCase() : '' })
 }
 
 /** Takes the accounts of a change list back; answers who had to stay, and why. */
@@ -23,5 +21,5 @@ export async function takeAccountsBack(changeList: string): Promise<string> {
     api.POST('/account-batches/{changeList}/undo', { params: { path: { changeList } }, body: { apply: true } }),
   )
   await refresh('changeLists', 'accounts', 'directory', 'messages')
-  return left.map((each) => t('accounts.left.' + each.why, { name: each.name })).join(' ')
+  return left.map((each) => t(`accounts.left.${each.why}`, { name: each.name })).join(' ')
 }

@@ -6,6 +6,7 @@ import { connection } from '@/shared/connection'
 import { useKeys } from '@/shared/keys'
 import { me, signOut } from '@/shared/me'
 import { undoLast } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 
 // Whoever only joins loads none of it.
 const AppBar = defineAsyncComponent({
@@ -30,20 +31,20 @@ async function leave() {
 </script>
 
 <template>
-  <a class="unseen" href="#page">{{ $t('app.skip') }}</a>
+  <a class="unseen" href="#page">{{ t('app.skip') }}</a>
   <AppBar v-if="me && !route.meta.open" @sign-out="leave" @keys="keysShown = !keysShown" />
-  <p v-if="connection.silent" class="callout bad silent" role="status">{{ $t('trouble.' + connection.why) }}</p>
+  <p v-if="connection.silent" class="callout bad silent" role="status">{{ t(`trouble.${connection.why}`) }}</p>
   <SignInAgain v-if="connection.signedOut" />
-  <section v-if="keysShown" class="keys" :aria-label="$t('keys.title')">
+  <section v-if="keysShown" class="keys" :aria-label="t('keys.title')">
     <dl>
       <div v-for="key in keyList" :key="key">
         <dt>
           <kbd>{{ key }}</kbd>
         </dt>
-        <dd>{{ $t(`keys.list.${key}`) }}</dd>
+        <dd>{{ tIn('keys.list', key) }}</dd>
       </div>
     </dl>
-    <button class="word" @click="keysShown = false">{{ $t('keys.close') }}</button>
+    <button class="word" @click="keysShown = false">{{ t('keys.close') }}</button>
   </section>
   <NoticeStrip v-if="me && !me.mustChange && !route.meta.open" />
   <!-- Not before it is known whether there is a bar above it: nothing moves once it is there. -->

@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 import FindOrDo from './FindOrDo.vue'
 import PersonMenu from './PersonMenu.vue'
 
 /** The one bar on top: mark, the rooms as words, the box that finds or does, and what is one's own. */
 defineEmits<{ signOut: []; keys: [] }>()
-const { t } = useI18n()
 const route = useRoute()
 /** With what their addresses begin with. */
 const rooms = computed(() => [
-  { to: '/', on: '', words: t('today.title') },
+  { to: '/', on: '', words: t('app.today') },
   { to: '/sites', on: '/sites', words: t('app.sites') },
   ...(me.value?.mayMakeSites
     ? [
@@ -29,9 +28,9 @@ const rooms = computed(() => [
 <template>
   <header class="bar no-print">
     <RouterLink to="/" class="mark"
-      ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ $t('app.name') }}</span></RouterLink
+      ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ t('app.name') }}</span></RouterLink
     >
-    <nav :aria-label="$t('app.rooms')">
+    <nav :aria-label="t('app.rooms')">
       <RouterLink
         v-for="{ to, words, on } in rooms"
         :key="to"

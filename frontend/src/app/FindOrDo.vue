@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useI18n } from 'vue-i18n'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import FindBox from '@/ui/FindBox.vue'
 import { api, take, type SiteSummary } from '@/shared/api'
 import { dark, switchColours } from '@/shared/colours'
 import { useKeys } from '@/shared/keys'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 
 const emit = defineEmits<{ signOut: []; keys: [] }>()
-const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const box = ref<HTMLElement>()
@@ -104,9 +103,9 @@ const leave = () => box.value?.querySelector('input')?.blur()
       unseen
       small
       :from="0"
-      :label="$t('find.label')"
-      :placeholder="$t('find.placeholder')"
-      :none="$t('find.nothing')"
+      :label="t('find.label')"
+      :placeholder="t('find.placeholder')"
+      :none="t('find.nothing')"
       keys="/"
       :find="find"
       :called="(found) => found.label"

@@ -15,8 +15,8 @@ const terms = computed(() => {
 
 <template>
   <div class="page">
-    <h1>{{ $t('glossary.title') }}</h1>
-    <p class="soft">{{ $t('glossary.more') }}</p>
+    <h1>{{ t('app.glossary') }}</h1>
+    <p class="soft">{{ t('glossary.more') }}</p>
     <dl>
       <div v-for="{ term, word, means } in terms" :id="term" :key="term">
         <dt>{{ word }}</dt>

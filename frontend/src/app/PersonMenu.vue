@@ -3,15 +3,14 @@ import { useMediaQuery } from '@vueuse/core'
 import Menu from 'primevue/menu'
 import type { MenuItem } from 'primevue/menuitem'
 import { computed, ref, useId } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { choice } from '@/shared/colours'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 
 /** What is one's own: account, colours, keys, and the way out; on a phone the rooms as well. */
 const props = defineProps<{ rooms: { to: string; words: string }[] }>()
 const emit = defineEmits<{ signOut: []; keys: [] }>()
-const { t } = useI18n()
 const router = useRouter()
 const menu = ref<InstanceType<typeof Menu>>()
 const open = ref(false)
@@ -29,12 +28,12 @@ const items = computed<MenuItem[]>(() => [
   ...rooms.value,
   { label: t('app.own'), command: () => void router.push({ name: 'password' }) },
   { label: t('app.language'), command: () => void router.push({ name: 'password', hash: '#settings' }) },
-  { label: t('glossary.title'), command: () => void router.push({ name: 'glossary' }) },
+  { label: t('app.glossary'), command: () => void router.push({ name: 'glossary' }) },
   { label: t('app.keys'), command: () => emit('keys') },
   {
     label: t('app.colours'),
     items: (['light', 'dark', ''] as const).map((each) => ({
-      label: t('app.colour.' + (each || 'system')),
+      label: t(`app.colour.${each || 'system'}`),
       chosen: choice.value === each,
       command: () => (choice.value = each),
     })),
@@ -58,7 +57,7 @@ const items = computed<MenuItem[]>(() => [
   <Menu :id="id" ref="menu" :model="items" popup class="own-menu no-print" @show="open = true" @hide="open = false">
     <template #item="{ item, props: parts }">
       <a v-bind="parts.action" :aria-current="item.chosen || undefined"
-        >{{ item.label }}<span v-if="item.chosen" class="soft">{{ $t('app.colour.now') }}</span></a
+        >{{ item.label }}<span v-if="item.chosen" class="soft">{{ t('app.colour.now') }}</span></a
       >
     </template>
   </Menu>

@@ -3,16 +3,31 @@ import { findOutWhoIAm, me } from '@/shared/me'
 import { settledOtherwise } from '@/shared/own'
 import { keepGoing } from '@/shared/onTheWay'
 import { allLooks } from '@/shared/theme'
-import { allWords } from '@/shared/words'
+import { allWords, wordsOf, type WordsRoom } from '@/shared/words'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** It opens without signing in. */
+    open?: boolean
+    /** The catalogues whose sentences it says, beside those that every page has. */
+    words?: readonly WordsRoom[]
+  }
+}
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'today', component: () => import('@/desk/TodayPage.vue') },
+    {
+      path: '/',
+      name: 'today',
+      component: () => import('@/desk/TodayPage.vue'),
+      meta: { words: ['today', 'sites', 'doors', 'history', 'changes', 'messages', 'access'] },
+    },
     // Only once it is known who is signed in can it be said which of their sites they mean.
     {
       path: '/sites',
       component: () => import('@/desk/SitesPage.vue'),
+      meta: { words: ['sites', 'access', 'doors'] },
       beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in'),
     },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/accounts/SignInPage.vue'), meta: { open: true } },
@@ -31,62 +46,178 @@ export const router = createRouter({
       component: () => import('@/accounts/ForgottenPage.vue'),
       meta: { open: true },
     },
-    { path: '/sites/:scope(run|in|all)', name: 'sites', component: () => import('@/desk/SitesPage.vue') },
+    {
+      path: '/sites/:scope(run|in|all)',
+      name: 'sites',
+      component: () => import('@/desk/SitesPage.vue'),
+      meta: { words: ['sites', 'access', 'doors'] },
+    },
     { path: '/sites/open', name: 'open-doors', component: () => import('@/doors/OpenDoorsPage.vue') },
-    { path: '/keys', name: 'renew-keys', component: () => import('@/doors/RenewPage.vue') },
-    { path: '/sites/new', name: 'new-site', component: () => import('@/sites/SiteFormPage.vue') },
-    { path: '/sites/:site/enter', name: 'landing', component: () => import('@/sites/LandingPage.vue') },
+    { path: '/keys', name: 'renew-keys', component: () => import('@/doors/RenewPage.vue'), meta: { words: ['doors'] } },
+    {
+      path: '/sites/new',
+      name: 'new-site',
+      component: () => import('@/sites/SiteFormPage.vue'),
+      meta: { words: ['sites'] },
+    },
+    {
+      path: '/sites/:site/enter',
+      name: 'landing',
+      component: () => import('@/sites/LandingPage.vue'),
+      meta: { words: ['sites'] },
+    },
     {
       path: '/sites/:site([0-9a-f-]{36})',
       component: () => import('@/sites/SiteFrame.vue'),
+      meta: { words: ['sites'] },
       children: [
-        { path: '', name: 'roster', component: () => import('@/desk/RosterPage.vue') },
-        { path: 'doors', name: 'doors', component: () => import('@/doors/DoorsPage.vue') },
-        { path: 'doors/live', name: 'arrivals', component: () => import('@/doors/ArrivalsPage.vue') },
+        {
+          path: '',
+          name: 'roster',
+          component: () => import('@/desk/RosterPage.vue'),
+          meta: { words: ['roster', 'intake', 'history', 'people', 'glossary', 'messages'] },
+        },
+        {
+          path: 'doors',
+          name: 'doors',
+          component: () => import('@/doors/DoorsPage.vue'),
+          meta: { words: ['doors', 'glossary'] },
+        },
+        {
+          path: 'doors/live',
+          name: 'arrivals',
+          component: () => import('@/doors/ArrivalsPage.vue'),
+          meta: { words: ['doors'] },
+        },
         {
           path: 'doors/:door([0-9a-f-]{36})/poster',
           name: 'poster',
           component: () => import('@/doors/PosterPage.vue'),
+          meta: { words: ['doors'] },
         },
         { path: 'seen', name: 'seen', component: () => import('@/sites/LandingPage.vue') },
-        { path: 'first-day-check', name: 'first-day-check', component: () => import('@/desk/FirstDayCheckPage.vue') },
-        { path: 'history', name: 'history', component: () => import('@/desk/HistoryPage.vue') },
+        {
+          path: 'first-day-check',
+          name: 'first-day-check',
+          component: () => import('@/desk/FirstDayCheckPage.vue'),
+          meta: { words: ['access', 'roster', 'glossary', 'messages'] },
+        },
+        {
+          path: 'history',
+          name: 'history',
+          component: () => import('@/desk/HistoryPage.vue'),
+          meta: { words: ['history', 'roster'] },
+        },
         { path: 'settings', name: 'settings', component: () => import('@/sites/SiteFormPage.vue') },
       ],
     },
-    { path: '/access-check', name: 'access-check', component: () => import('@/desk/AccessCheckPage.vue') },
-    { path: '/first-day-check', name: 'first-day-checks', component: () => import('@/desk/FirstDayChecksPage.vue') },
+    {
+      path: '/access-check',
+      name: 'access-check',
+      component: () => import('@/desk/AccessCheckPage.vue'),
+      meta: { words: ['access', 'history', 'glossary'] },
+    },
+    {
+      path: '/first-day-check',
+      name: 'first-day-checks',
+      component: () => import('@/desk/FirstDayChecksPage.vue'),
+      meta: { words: ['access'] },
+    },
     {
       path: '/rules/:part(roles|table|compare|ladder|outside|numbers|names|limits|administrators|log)?',
       name: 'rules',
       component: () => import('@/desk/RulesPage.vue'),
+      meta: { words: ['rules', 'roster', 'access', 'history'] },
     },
-    { path: '/people', name: 'people', component: () => import('@/desk/PeoplePage.vue') },
-    { path: '/people/new', name: 'make-accounts', component: () => import('@/accounts/MakeAccountsPage.vue') },
-    { path: '/people/duplicates', name: 'duplicates', component: () => import('@/accounts/DuplicatesPage.vue') },
-    { path: '/approvals', name: 'approvals', component: () => import('@/people/ApprovalsPage.vue') },
-    { path: '/security-log', name: 'security-log', component: () => import('@/roles/SecurityPage.vue') },
-    { path: '/people/merge', name: 'merge', component: () => import('@/accounts/MergePage.vue') },
+    {
+      path: '/people',
+      name: 'people',
+      component: () => import('@/desk/PeoplePage.vue'),
+      meta: { words: ['people', 'accounts', 'intake', 'messages', 'access', 'changes'] },
+    },
+    {
+      path: '/people/new',
+      name: 'make-accounts',
+      component: () => import('@/accounts/MakeAccountsPage.vue'),
+      meta: { words: ['accounts', 'people', 'messages'] },
+    },
+    {
+      path: '/people/duplicates',
+      name: 'duplicates',
+      component: () => import('@/accounts/DuplicatesPage.vue'),
+      meta: { words: ['accounts', 'people', 'glossary'] },
+    },
+    {
+      path: '/approvals',
+      name: 'approvals',
+      component: () => import('@/people/ApprovalsPage.vue'),
+      meta: { words: ['people'] },
+    },
+    {
+      path: '/security-log',
+      name: 'security-log',
+      component: () => import('@/roles/SecurityPage.vue'),
+      meta: { words: ['rules'] },
+    },
+    {
+      path: '/people/merge',
+      name: 'merge',
+      component: () => import('@/accounts/MergePage.vue'),
+      meta: { words: ['accounts', 'people', 'changes'] },
+    },
     {
       path: '/messages/:part(messages|texts|simulated-inbox)?',
       name: 'messages',
       component: () => import('@/messages/MessagesPage.vue'),
+      meta: { words: ['messages', 'access'] },
     },
-    { path: '/changes', name: 'changes', component: () => import('@/changes/ChangesPage.vue') },
+    {
+      path: '/changes',
+      name: 'changes',
+      component: () => import('@/changes/ChangesPage.vue'),
+      meta: { words: ['changes', 'sites', 'glossary'] },
+    },
     {
       path: '/changes/:changeList([0-9a-f-]{36})',
       name: 'change-list',
       component: () => import('@/desk/ChangeListPage.vue'),
+      meta: { words: ['changes', 'sites', 'accounts', 'people', 'messages'] },
     },
-    { path: '/sites/make', name: 'make-sites', component: () => import('@/desk/MakeSitesPage.vue') },
-    { path: '/people/:person([0-9a-f-]{36})', name: 'person', component: () => import('@/desk/PersonPage.vue') },
-    { path: '/glossary', name: 'glossary', component: () => import('./GlossaryPage.vue') },
-    { path: '/sign-in-cards', name: 'cards', component: () => import('@/accounts/CardsPage.vue') },
-    { path: '/password', name: 'password', component: () => import('@/accounts/PasswordPage.vue') },
+    {
+      path: '/sites/make',
+      name: 'make-sites',
+      component: () => import('@/desk/MakeSitesPage.vue'),
+      meta: { words: ['sites', 'changes'] },
+    },
+    {
+      path: '/people/:person([0-9a-f-]{36})',
+      name: 'person',
+      component: () => import('@/desk/PersonPage.vue'),
+      meta: { words: ['people', 'history', 'messages'] },
+    },
+    {
+      path: '/glossary',
+      name: 'glossary',
+      component: () => import('./GlossaryPage.vue'),
+      meta: { words: ['glossary'] },
+    },
+    {
+      path: '/sign-in-cards',
+      name: 'cards',
+      component: () => import('@/accounts/CardsPage.vue'),
+      meta: { words: ['accounts', 'glossary'] },
+    },
+    {
+      path: '/password',
+      name: 'password',
+      component: () => import('@/accounts/PasswordPage.vue'),
+      meta: { words: ['accounts'] },
+    },
     {
       path: '/people/:person([0-9a-f-]{36})/history',
       name: 'person-history',
       component: () => import('@/desk/PersonHistoryPage.vue'),
+      meta: { words: ['history'] },
     },
     // Every part in every state, to be looked at while one works on them; not in what is served.
     ...(import.meta.env.DEV
@@ -111,8 +242,13 @@ router.beforeEach(async (to) => {
   for (const { components } of to.matched)
     for (const page of Object.values(components ?? {}))
       if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
-  if (to.meta.open) return true
-  const [known] = await Promise.all([me.value === undefined ? findOutWhoIAm() : me.value, allWords(), allLooks()])
+  if (to.meta.open) return wordsOf(['open']).then(() => true)
+  const rooms = to.matched.flatMap(({ meta }) => meta.words ?? [])
+  const [known] = await Promise.all([
+    me.value === undefined ? findOutWhoIAm() : me.value,
+    wordsOf(['open', 'common', ...rooms]),
+    allLooks(),
+  ])
   // Days are written as whoever came in has settled it.
   if (known && settledOtherwise(known)) {
     location.assign(to.fullPath)

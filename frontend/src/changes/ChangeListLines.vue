@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ChangeList } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { t, tIn } from '@/shared/words'
 import { toneOf } from '@/messages/messages'
 import { change, sayLine, type SiteMade } from './changeLists'
 
@@ -14,7 +15,7 @@ const { roleName } = usePlatform()
     <li v-for="row in rows" :key="row.number">
       <span class="num soft">{{ row.number }}</span>
       <span :class="{ clay: !row.site, soft: row.gone }">{{
-        $t(row.gone ? 'changeLists.state.undone' : row.site ? 'makeSites.made' : 'changeLists.verdict.refused')
+        t(row.gone ? 'changeLists.state.undone' : row.site ? 'makeSites.made' : 'changeLists.verdict.refused')
       }}</span>
       <RouterLink v-if="row.site && !row.gone" :to="{ name: 'roster', params: { site: row.site } }">{{
         row.title
@@ -32,7 +33,7 @@ const { roleName } = usePlatform()
           brass: ['needs-choice', 'waits-for-seat'].includes(line.verdict ?? ''),
           soft: line.verdict === 'nothing-to-do',
         }"
-        >{{ line.verdict ? $t('changeLists.verdict.' + line.verdict) : $t('changeLists.verdict.pending') }}</span
+        >{{ line.verdict ? t(`changeLists.verdict.${line.verdict}`) : t('changeLists.verdict.pending') }}</span
       >
       <span
         ><strong>{{ line.person.name }}</strong> {{ ' '
@@ -44,13 +45,13 @@ const { roleName } = usePlatform()
         >{{ line.site.title }}</RouterLink
       >
       <RouterLink v-else :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{
-        line.line ? change(line, roleName) : $t('changeLists.verb.' + line.verb)
+        line.line ? change(line, roleName) : tIn('changeLists.verb', line.verb)
       }}</RouterLink>
       <span
         ><template v-if="line.line && !changeList.site">{{ change(line, roleName) + ' · ' }}</template
         ><span class="soft">{{ sayLine(line, roleName) }}</span> {{ ' '
         }}<span v-if="line.message" :class="toneOf(line.message.state)">{{
-          $t('messages.told.' + line.message.state)
+          t(`messages.told.${line.message.state}`)
         }}</span></span
       >
     </li>

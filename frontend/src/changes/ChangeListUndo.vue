@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import type { ChangeReview } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
 import { sayLine } from './changeLists'
 
 /** What taking a change list back would do, before it is done; of many people their number is typed. */
@@ -15,10 +16,10 @@ const left = computed(() => props.review.lines.filter((line) => line.verdict !==
 </script>
 
 <template>
-  <section class="callout bad" :aria-label="$t('changeLists.undo')">
+  <section class="callout bad" :aria-label="t('changeLists.undo')">
     <p class="follows">
-      {{ $t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }}
-      {{ left.length ? $t('undo.left', { n: left.length }, left.length) : '' }}
+      {{ t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }}
+      {{ left.length ? t('undo.left', { n: left.length }, left.length) : '' }}
     </p>
     <ul v-if="left.length">
       <li v-for="line in left.slice(0, 50)" :key="line.key">
@@ -28,7 +29,7 @@ const left = computed(() => props.review.lines.filter((line) => line.verdict !==
     </ul>
     <p v-if="review.removal">
       <label
-        >{{ $t('changeList.many', review.removal) }}
+        >{{ t('changeList.many', review.removal) }}
         <InputText v-model="typed" size="small" class="figures" inputmode="numeric"
       /></label>
     </p>
@@ -39,9 +40,9 @@ const left = computed(() => props.review.lines.filter((line) => line.verdict !==
         :disabled="
           busy || !(review.verdicts.ready ?? 0) || (!!review.removal && Number(typed) !== review.removal.people)
         "
-        :label="$t('changeLists.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)"
+        :label="t('changeLists.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)"
         @click="emit('undo', review.removal ? Number(typed) : null)"
-      /><button class="word" @click="emit('close')">{{ $t('changeLists.notNow') }}</button>
+      /><button class="word" @click="emit('close')">{{ t('parts.cancel') }}</button>
     </p>
   </section>
 </template>

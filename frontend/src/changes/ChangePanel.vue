@@ -4,13 +4,13 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type LineRequest, type MessageKind, type AppliedChanges, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
+import { t, tIn } from '@/shared/words'
 import TellThem from '@/messages/TellThem.vue'
 import { useAsked, type AskingVerb } from '@/roster/asked'
 import DockedColumn from '@/ui/DockedColumn.vue'
@@ -19,7 +19,6 @@ import AskedFields from '@/roster/AskedFields.vue'
 /** One change for many people, as a change list: what changes for whom, for whom not and why, before it is applied. */
 const props = defineProps<{ site: Site; people: string[]; verb: AskingVerb; requests?: LineRequest[] }>()
 const emit = defineEmits<{ close: []; applied: [] }>()
-const { t } = useI18n()
 const { roleName } = usePlatform()
 const { asked, request, complete, note } = useAsked(
   () => props.site,
@@ -90,8 +89,8 @@ const apply = () =>
     const count = applied.lines.filter((line) => line.verdict === 'ready').length
     const said =
       props.verb === 'label'
-        ? t('label.did.' + (asked.on ? 'on' : 'off'), { n: count, label: asked.label.trim() }, count)
-        : t('changeList.did.' + props.verb, { n: count }, count)
+        ? t(`label.did.${asked.on ? 'on' : 'off'}`, { n: count, label: asked.label.trim() }, count)
+        : t(`changeList.did.${props.verb}`, { n: count }, count)
     done(
       said,
       {
@@ -112,26 +111,26 @@ const apply = () =>
   <DockedColumn
     class="no-print"
     name="changes"
-    :label="$t('changeList.title.' + verb, { n: people.length }, people.length)"
+    :label="t(`changeList.title.${verb}`, { n: people.length }, people.length)"
     closes
     @close="$emit('close')"
   >
-    <h2>{{ $t('changeList.title.' + verb, { n: people.length }, people.length) }}</h2>
+    <h2>{{ t(`changeList.title.${verb}`, { n: people.length }, people.length) }}</h2>
     <form @submit.prevent="apply">
       <AskedFields v-model="asked" :site="site" :verb="verb" :wrong="!!error" />
       <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
       <template v-else-if="complete">
-        <p v-if="!changeList" class="soft">{{ $t('card.ask.computing') }}</p>
+        <p v-if="!changeList" class="soft">{{ t('card.ask.computing') }}</p>
         <template v-else>
           <p class="follows" role="status">
-            {{ $t('changeList.ready', { n: ready.length }, ready.length)
-            }}{{ cannot.length ? $t('changeList.cannot', { n: cannot.length }, cannot.length) : '' }}.<template
+            {{ t('changeList.ready', { n: ready.length }, ready.length)
+            }}{{ cannot.length ? t('changeList.cannot', { n: cannot.length }, cannot.length) : '' }}.<template
               v-if="nothing.length"
-              >{{ ' ' }}{{ $t('changeList.nothing', { n: nothing.length }, nothing.length) }}</template
+              >{{ ' ' }}{{ t('changeList.nothing', { n: nothing.length }, nothing.length) }}</template
             >
           </p>
           <label v-if="changeList.removal" class="callout bad"
-            >{{ $t('changeList.many', changeList.removal) }}
+            >{{ t('changeList.many', changeList.removal) }}
             <InputText v-model="typed" size="small" class="figures" inputmode="numeric"
           /></label>
           <TellThem
@@ -147,14 +146,14 @@ const apply = () =>
             size="small"
             :severity="verb === 'remove' || verb === 'block' ? 'danger' : undefined"
             :disabled="busy || isFetching || !settled || !ready.length || !said"
-            :label="$t('changeList.apply.' + verb, { n: ready.length }, ready.length)"
+            :label="t(`changeList.apply.${verb}`, { n: ready.length }, ready.length)"
           />
         </template>
       </template>
     </form>
     <ol v-if="complete && changeList && !error" class="ledger">
       <li v-for="line in [...cannot, ...ready]" :key="line.person.id" :class="line.verdict">
-        <span class="verdict">{{ $t('changeList.verdict.' + line.verdict) }}</span>
+        <span class="verdict">{{ tIn('changeList.verdict', line.verdict) }}</span>
         <span
           ><strong>{{ line.person.name }}</strong> {{ ' '
           }}<template v-if="line.verdict === 'ready' && line.outlook.length">{{
@@ -164,7 +163,7 @@ const apply = () =>
             lineSentences(line, site.timeZone, roleName)
               .filter((_, index) => line.verdict !== 'ready' || index > 0)
               .join(' ')
-          }}<span v-if="tell && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span></span
+          }}<span v-if="tell && line.told" class="soft">{{ ' ' + t(`tell.line.${line.told}`) }}</span></span
         >
       </li>
     </ol>

@@ -11,7 +11,7 @@ import { queries } from '@/shared/queries'
 import { ownZone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { done, wentWrong } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import DataRows from '@/ui/DataRows.vue'
@@ -49,7 +49,7 @@ const WEIGHTS = { what: 1.2, where: 1.6, who: 1.5, count: 0.8, state: 1.1, acts:
 const columns = useColumns('changes', () =>
   Object.entries(WEIGHTS).map(([key, weight]) => ({
     key,
-    label: t('changeLists.col.' + key),
+    label: tIn('changeLists.col', key),
     weight,
     always: key === 'what',
     unseen: key === 'acts',
@@ -61,7 +61,7 @@ const countOf = (each: ChangeListSummary) =>
     ? ''
     : t('changeLists.count', { applied: n(each.applied), total: n(each.total) })
 const standing = (each: ChangeListSummary) =>
-  t('changeLists.state.' + stateOf(each).word, { done: n(each.done), total: n(each.total) })
+  t(`changeLists.state.${stateOf(each).word}`, { done: n(each.done), total: n(each.total) })
 
 async function drop(changeList: ChangeListSummary, dropped: boolean) {
   const path = { params: { path: { changeList: changeList.id } } }
@@ -88,17 +88,17 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
   <div class="page">
     <header>
       <h1>
-        <HelpWord term="change-list">{{ $t('changeLists.title') }}</HelpWord>
+        <HelpWord term="change-list">{{ t('changeLists.title') }}</HelpWord>
       </h1>
-      <Button size="small" :label="$t('changeLists.many')" @click="router.push({ name: 'people' })" />
+      <Button size="small" :label="t('changeLists.many')" @click="router.push({ name: 'people' })" />
       <Button
         size="small"
         variant="outlined"
-        :label="$t('changeLists.makeSites')"
+        :label="t('makeSites.title')"
         @click="router.push({ name: 'make-sites' })"
       />
     </header>
-    <p class="soft">{{ $t('changeLists.more') }}</p>
+    <p class="soft">{{ t('changeLists.more') }}</p>
     <p class="filters">
       <button
         v-for="each in STATES"
@@ -107,10 +107,10 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
         :aria-pressed="state === each"
         @click="look({ state: each })"
       >
-        {{ $t('changeLists.filter.' + (each || 'all')) }}
+        {{ t(`changeLists.filter.${each || 'all'}`) }}
       </button>
       <Tick :model-value="mine" @update:model-value="look({ mine: mine ? undefined : '1' })">{{
-        $t('changeLists.mine')
+        t('changeLists.mine')
       }}</Tick>
       <ColumnsMenu :columns="columns" />
     </p>
@@ -120,11 +120,11 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       :rows="changeLists"
       :key-of="(each) => each.id"
       :columns="columns"
-      :name="$t('changeLists.title')"
+      :name="t('changeLists.title')"
     >
       <template #cell="{ row, column }">
         <RouterLink v-if="column === 'what'" :to="{ name: 'change-list', params: { changeList: row.id } }">{{
-          $t('changeLists.kind.' + row.kind)
+          tIn('changeLists.kind', row.kind)
         }}</RouterLink>
         <template v-else-if="column === 'where'">{{ placeOf(row) }}</template>
         <template v-else-if="column === 'who'"
@@ -137,7 +137,7 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       <template #card="{ row }">
         <p class="two">
           <RouterLink :to="{ name: 'change-list', params: { changeList: row.id } }">{{
-            $t('changeLists.kind.' + row.kind)
+            tIn('changeLists.kind', row.kind)
           }}</RouterLink><span :class="stateOf(row).tone">{{ standing(row) }}</span>
         </p>
         <p class="soft">{{ placeOf(row) }} · {{ row.madeBy.name }}, {{ dayAndTime(row.changedAt!, ownZone) }}</p>
@@ -145,12 +145,12 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       </template>
     </DataRows>
     <p v-else-if="isPending" class="skeleton" />
-    <p v-else class="empty">{{ $t(state || mine ? 'changeLists.none' : 'changeLists.empty') }}</p>
+    <p v-else class="empty">{{ t(state || mine ? 'changeLists.none' : 'changeLists.empty') }}</p>
     <Button
       v-if="hasNextPage"
       class="further"
       variant="outlined"
-      :label="$t('sites.more')"
+      :label="t('parts.more')"
       :disabled="isFetchingNextPage"
       @click="fetchNextPage()"
     />

@@ -5,7 +5,6 @@ import DayField from '@/ui/DayField.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
@@ -13,6 +12,7 @@ import { usePlatform } from '@/shared/platform'
 import { day } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
+import { t } from '@/shared/words'
 import { useKept } from './kept'
 import TellThem from '@/messages/TellThem.vue'
 import { emptyWork, MOST_CHARACTERS, type PastedItem, type PastedWork } from '@/intake/pasted'
@@ -27,7 +27,6 @@ import RememberedLines from '@/intake/RememberedLines.vue'
  */
 const props = defineProps<{ site: Site; text: string; changeList: string }>()
 const emit = defineEmits<{ close: []; kept: [changeList: string]; applied: [] }>()
-const { t } = useI18n()
 const router = useRouter()
 const { platform, roleName } = usePlatform()
 
@@ -68,7 +67,7 @@ const FOLDED: readonly string[] = ['so', 'aside', 'nobody']
 const KINDS = ['name', 'number', 'address', 'fact', 'remark', 'ignored'] as const
 const legend = computed(() =>
   KINDS.flatMap((kind) => [
-    { text: t('pasted.mark.' + kind), kind },
+    { text: t(`pasted.mark.${kind}`), kind },
     { text: '   ', kind: null },
   ]),
 )
@@ -123,52 +122,52 @@ const apply = () =>
 </script>
 
 <template>
-  <aside ref="panel" class="pasted no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
-    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
-    <h2>{{ $t('pasted.title') }}</h2>
-    <p class="soft small kept" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
+  <aside ref="panel" class="pasted no-print" :aria-label="t('pasted.title')" @keydown.esc.stop="$emit('close')">
+    <button class="word shut" @click="$emit('close')">{{ t('card.close') }}</button>
+    <h2>{{ t('pasted.title') }}</h2>
+    <p class="soft small kept" role="status">{{ t(`changeList.kept.${kept.state.value || 'not'}`) }}</p>
     <p v-if="tooLong" class="clay" role="alert">
-      {{ $t('pasted.tooLong', { n: $n(work.text.length), most: $n(MOST_CHARACTERS) }) }}
+      {{ t('pasted.tooLong', { n: $n(work.text.length), most: $n(MOST_CHARACTERS) }) }}
     </p>
     <p v-else-if="error" class="clay" role="alert">{{ error.message }}</p>
     <div v-if="kept.opened.value && (tooLong || error || !work.text.trim())" class="field">
-      <label for="pasted-text">{{ $t('pasted.empty') }}</label>
+      <label for="pasted-text">{{ t('pasted.empty') }}</label>
       <Textarea id="pasted-text" v-model.lazy="work.text" rows="14" spellcheck="false" />
     </div>
     <template v-else-if="read">
       <div class="top">
         <p class="sum" role="status">{{ sum }}</p>
         <p class="doing">
-          <Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" />
-          {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> {{ ' '
-          }}<span class="soft small">{{ $t('pasted.keys') }}</span>
+          <Button :disabled="!ready || busy" :label="t('pasted.apply', { n: ready }, ready)" @click="apply" />
+          {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ t('pasted.next') }}</button> {{ ' '
+          }}<span class="soft small">{{ t('pasted.keys') }}</span>
         </p>
         <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       </div>
       <fieldset class="all">
-        <legend class="unseen">{{ $t('pasted.forAll') }}</legend>
+        <legend class="unseen">{{ t('pasted.forAll') }}</legend>
         <PickOne
           v-model="work.role"
           shown
-          :label="$t('pasted.as')"
-          :options="[{ value: '', label: $t('pasted.suggested') }, ...optionsOf(platform?.roles, 'code')]"
+          :label="t('pasted.as')"
+          :options="[{ value: '', label: t('pasted.suggested') }, ...optionsOf(platform?.roles, 'code')]"
         />
         <PickOne
           v-if="site.sections.length"
           v-model="work.section"
           shown
-          :label="$t('pasted.section')"
-          :options="[{ value: '', label: $t('pasted.noSection') }, ...optionsOf(site.sections, 'id')]"
+          :label="t('pasted.section')"
+          :options="[{ value: '', label: t('pasted.noSection') }, ...optionsOf(site.sections, 'id')]"
         />
-        <DayField v-model="work.fromDay" shown :label="$t('pasted.from')" aria-keyshortcuts="t" />
+        <DayField v-model="work.fromDay" shown :label="t('pasted.from')" aria-keyshortcuts="t" />
         <button
           v-if="termIsToCome && work.fromDay !== site.term.startsOn"
           class="word"
           @click="work.fromDay = site.term.startsOn"
         >
-          <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}
+          <kbd>t</kbd> {{ t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}
         </button>
-        <DayField v-model="work.untilDay" shown :label="$t('pasted.until')" />
+        <DayField v-model="work.untilDay" shown :label="t('pasted.until')" />
       </fieldset>
       <TellThem
         v-model:tell="work.tell"
@@ -177,7 +176,7 @@ const apply = () =>
         :site="site.id"
         :lines="current?.lines"
       />
-      <p v-if="items.length" class="legend small soft">{{ $t('pasted.legend') }} <TypedLine :marks="legend" /></p>
+      <p v-if="items.length" class="legend small soft">{{ t('pasted.legend') }} <TypedLine :marks="legend" /></p>
       <template v-for="name in PARTS" :key="name">
         <component
           :is="FOLDED.includes(name) ? 'details' : 'section'"
@@ -186,7 +185,7 @@ const apply = () =>
           :aria-labelledby="'pasted-' + name"
         >
           <component :is="FOLDED.includes(name) ? 'summary' : 'h3'" :id="'pasted-' + name">{{
-            $t('pasted.part.' + name, { n: parts[name].length }, parts[name].length)
+            t(`pasted.part.${name}`, { n: parts[name].length }, parts[name].length)
           }}</component>
           <ol>
             <PastedLineRow
@@ -208,12 +207,12 @@ const apply = () =>
       </template>
       <p v-if="invitees.length && site.may.includes('keep-doors')">
         <RouterLink :to="{ name: 'doors', params: { site: site.id }, state: { invite: invitees.join('\n') } }">{{
-          $t('pasted.invite', { n: invitees.length }, invitees.length)
+          t('pasted.invite', { n: invitees.length }, invitees.length)
         }}</RouterLink>
       </p>
       <RememberedLines :site="site.id" />
     </template>
-    <p v-else class="soft">{{ $t('card.ask.computing') }}</p>
+    <p v-else class="soft">{{ t('card.ask.computing') }}</p>
   </aside>
 </template>
 

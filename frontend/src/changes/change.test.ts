@@ -37,14 +37,14 @@ describe('a change list', () => {
     ['dropped', null, null, 'dropped', 'soft'],
   ] as const)('stands: %s, undone by %s, trouble %s: %s', (state, undoneBy, trouble, word, tone) => {
     expect(stateOf({ state, undoneBy, trouble })).toEqual({ word, tone })
-    expect(t('changeLists.state.' + word)).not.toContain('changeLists.state')
+    expect(t(`changeLists.state.${word}`, { done: 1, total: 2 })).not.toContain('changeLists.state')
   })
 
   it('says of a line how somebody stood before and stands now', () => {
     const role = (code: string | null | undefined) => `The ${code}`
-    expect(change({ before: null, after: standing() }, role)).toBe(`${t('changeLists.notHere')} → the learner`)
+    expect(change({ before: null, after: standing() }, role)).toBe(`${t('change.notHere')} → the learner`)
     expect(change({ before: standing({ state: 'paused' }), after: null }, role)).toBe(
-      `${t('state.paused').toLowerCase()} → ${t('changeLists.notHere')}`,
+      `${t('state.paused').toLowerCase()} → ${t('change.notHere')}`,
     )
   })
 
@@ -80,8 +80,8 @@ describe('a change list', () => {
     })
     expect(await takeSitesBack('l')).toBe(
       [
-        t('makeSites.left', { title: 'Choir', detail: 'People were let in.' }),
-        t('makeSites.left', { title: 'Jazz', detail: 'It was opened.' }),
+        t('changeLists.left', { title: 'Choir', detail: 'People were let in.' }),
+        t('changeLists.left', { title: 'Jazz', detail: 'It was opened.' }),
       ].join(' '),
     )
     expect(asked).toHaveLength(1)

@@ -16,7 +16,7 @@ export function addressOf(changeList: Pick<ChangeListSummary, 'id' | 'kind' | 's
 
 /** How a change list stands, as a word and how it looks. */
 export function stateOf(changeList: Pick<ChangeListSummary, 'state' | 'undoneBy' | 'trouble'>): {
-  word: string
+  word: ChangeListSummary['state'] | 'undone' | 'stopped'
   tone: string
 } {
   if (changeList.state === 'applied' && changeList.undoneBy) return { word: 'undone', tone: 'soft' }
@@ -37,10 +37,10 @@ export function sayLine(line: Line, roleName: RoleName): string {
 /** Before and after of a line: "not here → learner". */
 export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {
   const word = (standing: Line['before']) => {
-    if (!standing) return t('changeLists.notHere')
+    if (!standing) return t('change.notHere')
     return standing.state === 'current'
       ? roleName(standing.role).toLowerCase()
-      : t('state.' + standing.state).toLowerCase()
+      : t(`state.${standing.state}`).toLowerCase()
   }
   return `${word(line.before)} → ${word(line.after)}`
 }
@@ -51,7 +51,7 @@ export async function takeSitesBack(changeList: string): Promise<string> {
   await refresh('changeLists')
   return lines
     .filter((line) => line.detail)
-    .map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! }))
+    .map((line) => t('changeLists.left', { title: line.site.title, detail: line.detail! }))
     .join(' ')
 }
 

@@ -8,6 +8,7 @@ import { platformNow } from '@/shared/clock'
 import { lookAt, type Looked } from '@/shared/lookedAt'
 import { usePlatform } from '@/shared/platform'
 import { causeSentence, fullName, givers } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
@@ -72,9 +73,9 @@ async function fix(cause: Cause) {
 <template>
   <div class="page">
     <h1>
-      <HelpWord term="access-check">{{ $t('accessCheck.title') }}</HelpWord>
+      <HelpWord term="access-check">{{ t('accessCheck.title') }}</HelpWord>
     </h1>
-    <p class="soft">{{ $t('accessCheck.more') }}</p>
+    <p class="soft">{{ t('accessCheck.more') }}</p>
     <div class="asked">
       <FindPerson :person="person" :name="why ? fullName(why.person) : ''" @pick="set({ person: $event })" />
       <FindSite :site="site" :title="why?.site.title ?? ''" @pick="set({ site: $event })" />
@@ -85,7 +86,7 @@ async function fix(cause: Cause) {
         <h2>{{ fullName(why.person) }} · {{ why.site.title }}</h2>
         <ReasonLine :reason="{ ...why.reason, causes: [why.reason.causes[0]!] }" :zone="zone" who="staff" />
         <template v-if="steps.length">
-          <h3 v-if="steps.length > 1">{{ $t('accessCheck.steps', { n: steps.length }, steps.length) }}</h3>
+          <h3 v-if="steps.length > 1">{{ t('accessCheck.steps', { n: steps.length }, steps.length) }}</h3>
           <ol :class="{ only: steps.length === 1 }">
             <li v-for="cause in steps" :key="cause.code">
               <span v-if="steps.length > 1">{{ say(cause) }}</span>
@@ -93,13 +94,13 @@ async function fix(cause: Cause) {
                 v-if="mendable(cause)"
                 size="small"
                 :disabled="busy"
-                :label="$t('accessCheck.fixes.' + cause.change, { role: roleName(why.suggested).toLowerCase() })"
+                :label="tIn('accessCheck.fixes', cause.change, { role: roleName(why.suggested).toLowerCase() })"
                 @click="fix(cause)"
               />
               <span v-else-if="steps.length > 1" class="soft"
-                >{{ $t('change.' + cause.change) }}
+                >{{ t(`change.${cause.change}`) }}
                 <template v-if="!cause.mine">{{
-                  $t('change.who', { who: givers(cause.givers, roleName) })
+                  t('change.who', { who: givers(cause.givers, roleName) })
                 }}</template></span
               >
             </li>
@@ -107,12 +108,12 @@ async function fix(cause: Cause) {
         </template>
         <p>
           <RouterLink :to="{ name: 'roster', params: { site }, query: why.standing ? { person } : {} }">{{
-            $t('accessCheck.open')
+            t('accessCheck.open')
           }}</RouterLink>
         </p>
       </section>
     </template>
-    <p v-else class="soft">{{ $t('accessCheck.choose') }}</p>
+    <p v-else class="soft">{{ t('accessCheck.choose') }}</p>
   </div>
 </template>
 

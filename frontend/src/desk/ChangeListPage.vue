@@ -101,20 +101,20 @@ async function copy() {
       line.text,
       line.person.name,
       line.site.title,
-      t('changeLists.verb.' + line.verb),
-      line.verdict ? t('changeLists.verdict.' + line.verdict) : '',
+      t(`changeLists.verb.${line.verb}`),
+      line.verdict ? t(`changeLists.verdict.${line.verdict}`) : '',
       change(line, roleName),
       sayLine(line, roleName),
     ])
     await navigator.clipboard.writeText(
       csvFile([
         ['line', 'typed', 'person', 'site', 'change', 'outcome', 'before and after', 'why'].map((word) =>
-          t('changeLists.csv.' + word),
+          t(`changeLists.csv.${word}`),
         ),
         ...rows,
       ]).slice(1),
     )
-    done(t('export.copied', { n: n(rows.length) }, rows.length))
+    done(t('did.copied', { n: n(rows.length) }, rows.length))
   })
 }
 </script>
@@ -124,11 +124,11 @@ async function copy() {
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="changeList">
       <p>
-        <RouterLink to="/changes">{{ $t('changeLists.back') }}</RouterLink>
+        <RouterLink to="/changes">{{ t('changeLists.back') }}</RouterLink>
       </p>
       <header>
         <h1>
-          {{ $t('changeLists.kind.' + changeList.kind)
+          {{ t(`changeLists.kind.${changeList.kind}`)
           }}<template v-if="changeList.site"
             >:
             <RouterLink :to="{ name: 'roster', params: { site: changeList.site.id } }">{{
@@ -137,30 +137,30 @@ async function copy() {
           >
         </h1>
         <p class="soft">
-          {{ $t('changeLists.by', { who: changeList.madeBy.name, at: dayAndTime(changeList.madeAt!, ownZone) }) }}
+          {{ t('changeLists.by', { who: changeList.madeBy.name, at: dayAndTime(changeList.madeAt!, ownZone) }) }}
         </p>
       </header>
       <p :class="stateOf(changeList).tone" role="status">
         <strong>{{
-          $t('changeLists.state.' + stateOf(changeList).word, {
+          t(`changeLists.state.${stateOf(changeList).word}`, {
             done: $n(changeList.done),
             total: $n(changeList.total),
           })
         }}</strong>
         <template v-if="changeList.state === 'applied'">{{
           ' · ' +
-          $t('changeLists.sum', { applied: $n(changeList.applied), left: $n(changeList.total - changeList.applied) })
+          t('changeLists.sum', { applied: $n(changeList.applied), left: $n(changeList.total - changeList.applied) })
         }}</template>
         {{ ' '
         }}<RouterLink
           v-if="changeList.undoes"
           :to="{ name: 'change-list', params: { changeList: changeList.undoes } }"
-          >{{ $t('changeLists.undoesThis') }}</RouterLink
+          >{{ t('changeLists.undoesThis') }}</RouterLink
         >
         <RouterLink
           v-if="changeList.undoneBy"
           :to="{ name: 'change-list', params: { changeList: changeList.undoneBy } }"
-          >{{ $t('changeLists.undoneByThis') }}</RouterLink
+          >{{ t('changeLists.undoneByThis') }}</RouterLink
         >
       </p>
       <template v-if="changeList.state === 'applying'">
@@ -170,27 +170,27 @@ async function copy() {
           :aria-valuenow="share"
           aria-valuemin="0"
           aria-valuemax="100"
-          :aria-label="$t('changeLists.progress')"
+          :aria-label="t('changeLists.progress')"
         >
           <span :style="{ width: share + '%' }" />
         </div>
         <p v-if="changeList.trouble" class="callout bad" role="alert">
-          {{ $t('changeLists.trouble.' + changeList.trouble) }}
-          <Button size="small" :disabled="busy" :label="$t('changeLists.tryOn')" @click="goOn" />
+          {{ t(`changeLists.trouble.${changeList.trouble}`) }}
+          <Button size="small" :disabled="busy" :label="t('changeLists.tryOn')" @click="goOn" />
         </p>
         <p v-else class="soft">
-          {{ $t('changeLists.canLeave') }}
-          <button class="word" :disabled="busy" @click="goOn">{{ $t('changeLists.continue') }}</button>
+          {{ t('changeLists.canLeave') }}
+          <button class="word" :disabled="busy" @click="goOn">{{ t('changeLists.continue') }}</button>
         </p>
       </template>
       <p v-if="changeList.tell !== null" class="soft">
-        {{ $t('changeLists.tells') }} <template v-if="changeList.tell">“{{ changeList.tell }}”</template>
+        {{ t('changeLists.tells') }} <template v-if="changeList.tell">“{{ changeList.tell }}”</template>
       </p>
       <p class="acts">
         <Button
           v-if="changeList.state === 'draft'"
           size="small"
-          :label="$t('changeLists.goOn')"
+          :label="t('changeLists.goOn')"
           @click="router.push(addressOf(changeList))"
         />
         <Button
@@ -198,7 +198,7 @@ async function copy() {
           size="small"
           variant="outlined"
           :disabled="busy"
-          :label="$t('changeLists.undo')"
+          :label="t('changeLists.undo')"
           @click="sitesBack"
         />
         <Button
@@ -206,7 +206,7 @@ async function copy() {
           size="small"
           variant="outlined"
           :disabled="busy"
-          :label="$t('merge.back')"
+          :label="t('merge.back')"
           @click="mergeBack"
         />
         <Button
@@ -214,10 +214,10 @@ async function copy() {
           size="small"
           variant="outlined"
           :disabled="busy"
-          :label="$t('changeLists.undo')"
+          :label="t('changeLists.undo')"
           @click="lookBack"
         />
-        <button v-if="lines.length" class="word" @click="copy">{{ $t('changeLists.copy') }}</button>
+        <button v-if="lines.length" class="word" @click="copy">{{ t('changeLists.copy') }}</button>
       </p>
       <ChangeListUndo v-if="review" :review="review" :busy="busy" @undo="undo" @close="review = null" />
       <AccountsMade
@@ -225,9 +225,9 @@ async function copy() {
         :change-list="changeList"
         @changed="refetch()"
       />
-      <p v-if="changeList.kind === 'erase'" class="callout">{{ $t('erase.changeList') }}</p>
+      <p v-if="changeList.kind === 'erase'" class="callout">{{ t('erase.changeList') }}</p>
       <ChangeListLines :change-list="changeList" :rows="rows" :lines="lines" />
-      <Button v-if="hasNextPage" variant="outlined" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />
+      <Button v-if="hasNextPage" variant="outlined" size="small" :label="t('parts.more')" @click="fetchNextPage()" />
     </template>
     <p v-else class="skeleton" />
   </div>

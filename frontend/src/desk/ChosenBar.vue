@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import type { AskingVerb } from '@/roster/asked'
+import { t, tIn } from '@/shared/words'
 
 /** What can be done to all of those chosen in the roster. */
 defineProps<{ chosen: string[]; verbs: AskingVerb[]; of: number }>()
@@ -11,20 +12,20 @@ const router = useRouter()
 
 <template>
   <p class="picked no-print" role="status">
-    <strong class="nums">{{ $t('changeList.chosen', { n: $n(chosen.length) }, chosen.length) }}:</strong>
+    <strong class="nums">{{ t('changeList.chosen', { n: $n(chosen.length) }, chosen.length) }}:</strong>
     <button v-for="each in verbs" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
-      {{ $t('changeList.words.' + each) }}
+      {{ tIn('changeList.words', each) }}
     </button>
     <button class="word" @click="router.push({ name: 'people', state: { people: chosen } })">
-      {{ $t('people.elsewhere') }}
+      {{ t('people.elsewhere') }}
     </button>
     <button v-if="chosen.length <= 300" class="word" @click="router.push({ name: 'cards', state: { people: chosen } })">
-      {{ $t('cards.title').toLowerCase() }}
+      {{ t('changeList.cards').toLowerCase() }}
     </button>
     <button v-if="chosen.length < of" class="word" @click="emit('all')">
-      {{ $t('changeList.all', { n: $n(of) }) }}
+      {{ t('changeList.all', { n: $n(of) }) }}
     </button>
-    <button class="word" @click="emit('none')">{{ $t('changeList.none') }}</button>
+    <button class="word" @click="emit('none')">{{ t('changeList.none') }}</button>
   </p>
 </template>
 

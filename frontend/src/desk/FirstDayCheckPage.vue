@@ -5,13 +5,13 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { api, take, type LineRequest, type FirstDayCheck, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { isDay, readTime, shortDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { dayAndTime, givers } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import ShareBar, { type Share } from '@/ui/ShareBar.vue'
@@ -23,7 +23,6 @@ import ChangePanel from '@/changes/ChangePanel.vue'
  * The first day checked: who could enter at that moment, who could not and why, and the fix for all of them at once.
  */
 const props = defineProps<{ site: Site }>()
-const { t } = useI18n()
 const { roleName } = usePlatform()
 /** What fixes a cause for many at once, where something in the roster does. */
 const MENDS: Record<string, 'resume' | 'change-dates'> = { resume: 'resume', 'move-start': 'change-dates' }
@@ -78,10 +77,10 @@ const rows = computed<Row[]>(() =>
 )
 /** What would help, where it is not done on this page, and who can do it. */
 const elsewhere = ({ cause: { change, mine, givers: codes } }: Row) =>
-  [t('change.' + change), mine ? '' : t('change.who', { who: givers(codes, roleName) })].filter(Boolean).join(' ')
+  [t(`change.${change}`), mine ? '' : t('change.who', { who: givers(codes, roleName) })].filter(Boolean).join(' ')
 const requests = computed(() => rows.value.flatMap(({ request }) => request ?? []))
 const mend = (requests: LineRequest[]) => (mending.value = { people: requests.map(({ person }) => person), requests })
-const fixWords = (row: Row) => t('firstDayCheck.fix.' + row.cause.change, { day: shortDay(day.value) })
+const fixWords = (row: Row) => tIn('firstDayCheck.fix', row.cause.change, { day: shortDay(day.value) })
 /** Paused and blocked have their colours everywhere; the others are told apart. */
 const COLOURS: Record<string, Share['colour']> = { paused: 'brass', blocked: 'clay' }
 const shares = computed<Share[]>(() => {
@@ -90,7 +89,7 @@ const shares = computed<Share[]>(() => {
     { words: t('firstDayCheck.share.enter', { n: enter }), n: enter, colour: 'spruce' as const },
     { words: t('firstDayCheck.share.look', { n: look }), n: look, colour: 'mint' as const },
     ...groups.value.map((group, place) => ({
-      words: t('firstDayCheck.cause.' + cause(group).code, { n: group.people.length }, group.people.length),
+      words: t(`firstDayCheck.cause.${cause(group).code}`, { n: group.people.length }, group.people.length),
       n: group.people.length,
       colour: COLOURS[cause(group).code] ?? (place % 2 ? 'line' : 'soft'),
     })),
@@ -107,29 +106,29 @@ const columns = useColumns('first-day-check', () => [
   <div class="both">
     <div class="page">
       <h2>
-        <HelpWord term="first-day-check">{{ $t('firstDayCheck.title') }}</HelpWord>
+        <HelpWord term="first-day-check">{{ t('firstDayCheck.title') }}</HelpWord>
       </h2>
-      <p class="soft">{{ $t('firstDayCheck.more') }}</p>
+      <p class="soft">{{ t('firstDayCheck.more') }}</p>
       <p class="when">
-        <DayField v-model="day" shown :label="$t('firstDayCheck.on')" :zone="site.timeZone" />
-        <TimeField v-model="time" :label="$t('firstDayCheck.at')" />
+        <DayField v-model="day" shown :label="t('firstDayCheck.on')" :zone="site.timeZone" />
+        <TimeField v-model="time" :label="t('firstDayCheck.at')" />
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="firstDayCheck">
         <p class="sum" role="status" :class="{ all: !firstDayCheck.groups.length }">
           {{
             expected
-              ? $t('firstDayCheck.sum', {
+              ? t('firstDayCheck.sum', {
                   when: dayAndTime(firstDayCheck.at, site.timeZone),
                   n: firstDayCheck.enter,
                   of: expected,
                 })
-              : $t('firstDayCheck.nobody')
+              : t('firstDayCheck.nobody')
           }}
         </p>
         <ShareBar v-if="expected" :shares="shares" />
         <p v-if="requests.length > 1">
-          <Button size="small" :label="$t('firstDayCheck.fixAll', { n: requests.length })" @click="mend(requests)" />
+          <Button size="small" :label="t('firstDayCheck.fixAll', { n: requests.length })" @click="mend(requests)" />
         </p>
         <DataRows
           v-if="rows.length"
@@ -137,7 +136,7 @@ const columns = useColumns('first-day-check', () => [
           :rows="rows"
           :key-of="(row) => row.id"
           :columns="columns"
-          :name="$t('firstDayCheck.who')"
+          :name="t('firstDayCheck.who')"
         >
           <template #cell="{ row, column }">
             <RouterLink
@@ -145,7 +144,7 @@ const columns = useColumns('first-day-check', () => [
               :to="{ name: 'roster', params: { site: site.id }, query: { person: row.id } }"
               >{{ row.name }}</RouterLink
             >
-            <template v-else-if="column === 'why'">{{ $t('firstDayCheck.why.' + row.cause.code) }}</template>
+            <template v-else-if="column === 'why'">{{ t(`firstDayCheck.why.${row.cause.code}`) }}</template>
             <button v-else-if="row.request" class="word" @click="mend([row.request])">{{ fixWords(row) }}</button>
             <span v-else class="soft" :title="elsewhere(row)">{{ elsewhere(row) }}</span>
           </template>
@@ -154,7 +153,7 @@ const columns = useColumns('first-day-check', () => [
               ><strong>{{ row.name }}</strong></RouterLink
             >
             <p class="acts">
-              <span class="soft">{{ $t('firstDayCheck.why.' + row.cause.code) }}</span>
+              <span class="soft">{{ t(`firstDayCheck.why.${row.cause.code}`) }}</span>
               <button v-if="row.request" class="word" @click="mend([row.request])">{{ fixWords(row) }}</button>
             </p>
           </template>

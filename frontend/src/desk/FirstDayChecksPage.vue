@@ -7,6 +7,7 @@ import { computed, ref } from 'vue'
 import { api, take } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { isDay, readTime } from '@/shared/days'
+import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 
 /** All sites one runs, checked at one moment: where everybody could enter, and where not and why. */
@@ -30,17 +31,17 @@ const sum = (of: (row: Row) => number) => data.value?.sites.reduce((total, row) 
 
 <template>
   <div class="page">
-    <h1>{{ $t('firstDayChecks.title') }}</h1>
-    <p class="soft">{{ $t('firstDayChecks.more') }}</p>
+    <h1>{{ t('firstDayChecks.title') }}</h1>
+    <p class="soft">{{ t('firstDayChecks.more') }}</p>
     <p class="when">
-      <DayField v-model="day" shown :label="$t('firstDayCheck.on')" />
-      <TimeField v-model="time" :label="$t('firstDayCheck.at')" />
+      <DayField v-model="day" shown :label="t('firstDayCheck.on')" />
+      <TimeField v-model="time" :label="t('firstDayCheck.at')" />
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="data">
-      <p v-if="!data.sites.length">{{ $t('firstDayChecks.empty') }}</p>
+      <p v-if="!data.sites.length">{{ t('firstDayChecks.empty') }}</p>
       <p v-else class="sum" :class="{ all: !sum(kept) }" role="status">
-        {{ $t('firstDayChecks.all', { n: $n(sum((row) => row.enter)), of: $n(sum(expected)) }) }}
+        {{ t('firstDayChecks.all', { n: $n(sum((row) => row.enter)), of: $n(sum(expected)) }) }}
       </p>
       <ul>
         <li v-for="row in data.sites" :key="row.site.id">
@@ -49,20 +50,20 @@ const sum = (of: (row: Row) => number) => data.value?.sites.reduce((total, row) 
           >
           <span class="nums">{{
             kept(row)
-              ? $t('firstDayChecks.some', { n: $n(row.enter), of: $n(expected(row)) })
-              : $t('firstDayChecks.fine', { n: $n(expected(row)) }, expected(row))
+              ? t('firstDayChecks.some', { n: $n(row.enter), of: $n(expected(row)) })
+              : t('firstDayChecks.fine', { n: $n(expected(row)) }, expected(row))
           }}</span>
           <span class="brass">{{
             row.groups
               .map((group) =>
-                $t('firstDayCheck.cause.' + group.reason.causes[0]!.code, { n: group.people }, group.people),
+                t(`firstDayCheck.cause.${group.reason.causes[0]!.code}`, { n: group.people }, group.people),
               )
               .join(' · ')
           }}</span>
           <RouterLink
             v-if="row.groups.length"
             :to="{ name: 'first-day-check', params: { site: row.site.id }, query: moment }"
-            >{{ $t('firstDayChecks.fix') }}</RouterLink
+            >{{ t('firstDayChecks.fix') }}</RouterLink
           >
         </li>
       </ul>

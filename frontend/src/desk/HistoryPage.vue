@@ -10,6 +10,7 @@ import { computed, defineAsyncComponent, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type HistoryEntry, type Site } from '@/shared/api'
 import { isDay } from '@/shared/days'
+import { t, tIn } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 
@@ -92,44 +93,42 @@ const mayUndo = (entry: HistoryEntry) =>
 <template>
   <div class="scroll">
     <div class="page">
-      <h2>{{ $t('log.title') }}</h2>
+      <h2>{{ t('log.title') }}</h2>
       <p class="look">
         <InputText
           v-model="look.q"
           size="small"
           maxlength="200"
-          :placeholder="$t('log.find')"
-          :aria-label="$t('log.find')"
+          :placeholder="t('log.find')"
+          :aria-label="t('log.find')"
         />
         <PickOne
           v-model="look.code"
-          :label="$t('log.about')"
-          :options="optionsIn(['', ...CODES], (code) => $t(code ? 'log.verbs.' + code : 'log.any'))"
+          :label="t('log.about')"
+          :options="optionsIn(['', ...CODES], (code) => (code ? tIn('log.verbs', code) : t('log.any')))"
         />
-        <DayField v-model="look.from" shown :label="$t('log.from')" :zone="site.timeZone" />
-        <DayField v-model="look.until" shown :label="$t('log.until')" :zone="site.timeZone" />
+        <DayField v-model="look.from" shown :label="t('log.from')" :zone="site.timeZone" />
+        <DayField v-model="look.until" shown :label="t('log.until')" :zone="site.timeZone" />
         <button class="word" :aria-expanded="comparing" @click="comparing = !comparing">
-          {{ $t(comparing ? 'log.close' : 'log.compare') }}
+          {{ t(comparing ? 'log.close' : 'log.compare') }}
         </button>
       </p>
       <p v-if="person" class="callout">
-        <strong>{{
-          $t('log.personTitle', { name: entries.find((entry) => entry.person)?.person?.name ?? '' })
-        }}</strong>
-        {{ $t('log.here') }} ·
-        <button class="word" @click="router.replace({ query: {} })">{{ $t('log.whole') }}</button> ·
+        <strong>{{ t('log.personTitle', { name: entries.find((entry) => entry.person)?.person?.name ?? '' }) }}</strong>
+        {{ t('log.here') }} ·
+        <button class="word" @click="router.replace({ query: {} })">{{ t('log.whole') }}</button> ·
         <RouterLink :to="{ name: 'person-history', params: { person }, query: { site: site.id } }">{{
-          $t('log.everywhere')
+          t('log.everywhere')
         }}</RouterLink>
       </p>
       <RosterChanges v-if="comparing" :site="site" />
       <Trouble v-if="error" :error="error" @again="refetch()" />
-      <p v-else-if="!isPending && !entries.length">{{ $t(filtered ? 'log.none' : 'log.empty') }}</p>
+      <p v-else-if="!isPending && !entries.length">{{ t(filtered ? 'log.none' : 'log.empty') }}</p>
       <HistoryEntries v-else :entries="entries" :zone="site.timeZone" :site="site.id" :may-undo="mayUndo" />
       <Button
         v-if="hasNextPage"
         variant="outlined"
-        :label="$t('log.more')"
+        :label="t('parts.earlier')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"
       />

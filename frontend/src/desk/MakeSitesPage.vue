@@ -104,14 +104,14 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
 
 <template>
   <div class="page">
-    <h1>{{ $t('makeSites.title') }}</h1>
-    <p class="soft">{{ $t('makeSites.more') }}</p>
+    <h1>{{ t('makeSites.title') }}</h1>
+    <p class="soft">{{ t('makeSites.more') }}</p>
     <div class="asked">
       <div class="field">
         <PickOne
           v-model="work.division"
           stacked
-          :label="$t('makeSites.division')"
+          :label="t('makeSites.division')"
           :options="[none, ...optionsOf(platform?.divisions, 'code')]"
         />
       </div>
@@ -119,21 +119,21 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
         <PickOne
           v-model="work.term"
           stacked
-          :label="$t('makeSites.term')"
+          :label="t('makeSites.term')"
           :options="[none, ...optionsOf(platform?.terms, 'code')]"
         />
       </div>
     </div>
     <div class="field">
-      <label for="batch-rows">{{ $t('makeSites.rows') }}</label>
+      <label for="batch-rows">{{ t('makeSites.rows') }}</label>
       <Textarea
         id="batch-rows"
         v-model="work.text"
         rows="8"
         spellcheck="false"
-        :placeholder="$t('makeSites.placeholder')"
+        :placeholder="t('makeSites.placeholder')"
       />
-      <span class="soft small" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</span>
+      <span class="soft small" role="status">{{ t(`changeList.kept.${kept.state.value || 'not'}`) }}</span>
     </div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <template v-else-if="rows.length">
@@ -147,14 +147,14 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
               >·
               {{
                 [
-                  $t('siteKind.' + row.kind),
+                  t(`siteKind.${row.kind}`),
                   nameOf(platform?.divisions, row.division),
                   nameOf(platform?.terms, row.term),
-                  row.lowest ? $t('makeSites.levels', { lowest: row.lowest, highest: row.highest }) : '',
-                  $t('makeSites.seats', { n: row.seats ?? 0 }, row.seats ?? 0),
+                  row.lowest ? t('makeSites.levels', { lowest: row.lowest, highest: row.highest }) : '',
+                  t('makeSites.seats', { n: row.seats ?? 0 }, row.seats ?? 0),
                   row.leads.length
-                    ? $t('makeSites.leads', { who: row.leads.map(leadName).join(', ') })
-                    : $t('makeSites.you'),
+                    ? t('makeSites.leads', { who: row.leads.map(leadName).join(', ') })
+                    : t('makeSites.you'),
                 ]
                   .filter(Boolean)
                   .join(', ')
@@ -163,10 +163,10 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
             <p v-for="problem in row.problems" :key="problem.field" class="clay" role="alert">{{ problem.detail }}</p>
             <template v-for="(lead, place) in row.leads" :key="place">
               <p v-if="!lead.person && !lead.candidates.length" class="clay" role="alert">
-                {{ $t('makeSites.nobody', { text: lead.text }) }}
+                {{ t('makeSites.nobody', { text: lead.text }) }}
               </p>
               <fieldset v-else-if="!lead.person">
-                <legend>{{ $t('makeSites.whoIs', { text: lead.text }) }}</legend>
+                <legend>{{ t('makeSites.whoIs', { text: lead.text }) }}</legend>
                 <OneOf
                   v-for="who in lead.candidates"
                   :key="who.id"
@@ -176,7 +176,7 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
                   @update:model-value="choose(row.number, place, who.id)"
                   >{{ fullName(who) }}
                   <span class="soft"
-                    >{{ $t('kind.' + who.kind) }} · {{ who.division.name }}
+                    >{{ t(`kind.${who.kind}`) }} · {{ who.division.name }}
                     <span class="num">{{ who.number }}</span></span
                   ></OneOf
                 >
@@ -186,7 +186,7 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
         </li>
       </ol>
       <p>
-        <Button :disabled="!ready || busy" :label="$t('makeSites.apply', { n: $n(ready) }, ready)" @click="apply" />
+        <Button :disabled="!ready || busy" :label="t('makeSites.apply', { n: $n(ready) }, ready)" @click="apply" />
       </p>
     </template>
   </div>

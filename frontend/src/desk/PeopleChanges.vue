@@ -4,12 +4,12 @@ import DockedColumn from '@/ui/DockedColumn.vue'
 import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
+import { t } from '@/shared/words'
 import { useKept } from '@/changes/kept'
 import TellThem from '@/messages/TellThem.vue'
 import FindSite from '@/sites/FindSite.vue'
@@ -22,7 +22,6 @@ import PeopleChangesTerms from './PeopleChangesTerms.vue'
  */
 const props = defineProps<{ people: string[]; changeList: string }>()
 const emit = defineEmits<{ close: []; people: [ids: string[]]; applied: [] }>()
-const { t } = useI18n()
 const router = useRouter()
 const work = ref<PeopleWork>({
   people: props.people,
@@ -111,28 +110,28 @@ const apply = () =>
   <DockedColumn
     class="no-print"
     name="people-changes"
-    :label="$t('people.changeList.title', { n: work.people.length }, work.people.length)"
+    :label="t('people.changeList.title', { n: work.people.length }, work.people.length)"
     closes
     @close="$emit('close')"
   >
-    <h2>{{ $t('people.changeList.title', { n: $n(work.people.length) }, work.people.length) }}</h2>
-    <p class="soft small" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
+    <h2>{{ t('people.changeList.title', { n: $n(work.people.length) }, work.people.length) }}</h2>
+    <p class="soft small" role="status">{{ t(`changeList.kept.${kept.state.value || 'not'}`) }}</p>
     <div class="field">
-      <span class="label">{{ $t('people.changeList.sites') }}</span>
+      <span class="label">{{ t('people.changeList.sites') }}</span>
       <ul class="sites">
         <li v-for="site in work.sites" :key="site.id">
           {{ site.title }}
           <button
             class="word"
-            :aria-label="$t('people.changeList.remove', { title: site.title })"
+            :aria-label="t('people.changeList.remove', { title: site.title })"
             @click="dropSite(site.id)"
           >
-            {{ $t('pasted.drop') }}
+            {{ t('pasted.drop') }}
           </button>
         </li>
       </ul>
       <FindSite v-if="adding" site="" title="" @pick="addSite" />
-      <button v-else class="word" @click="adding = true">{{ $t('people.changeList.addSite') }}</button>
+      <button v-else class="word" @click="adding = true">{{ t('people.changeList.addSite') }}</button>
     </div>
     <PeopleChangesTerms v-model="work" />
     <TellThem
@@ -143,41 +142,41 @@ const apply = () =>
       :lines="current?.lines"
     />
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
-    <p v-else-if="!work.sites.length" class="soft">{{ $t('people.changeList.needsSite') }}</p>
+    <p v-else-if="!work.sites.length" class="soft">{{ t('people.changeList.needsSite') }}</p>
     <template v-else-if="review && complete">
       <p class="follows" role="status">
-        {{ $t('people.changeList.lines', { n: $n(review.total) }, review.total) }}: {{ sum }}.
+        {{ t('people.changeList.lines', { n: $n(review.total) }, review.total) }}: {{ sum }}.
       </p>
       <ul class="sites">
         <li v-for="site in review.sites" :key="site.id" class="soft">
           {{
             site.seats === null
-              ? $t('people.changeList.held', { title: site.title, after: $n(site.after) })
-              : $t('people.changeList.seats', { title: site.title, after: $n(site.after), seats: $n(site.seats) })
+              ? t('people.changeList.held', { title: site.title, after: $n(site.after) })
+              : t('people.changeList.seats', { title: site.title, after: $n(site.after), seats: $n(site.seats) })
           }}
         </li>
       </ul>
       <Tick
         v-if="work.verb === 'let-in' && !work.role && (work.sure || review.verdicts['needs-choice'])"
         v-model="work.sure"
-        >{{ $t('people.changeList.sure') }}</Tick
+        >{{ t('people.changeList.sure') }}</Tick
       >
       <p v-if="current?.removal">
         <label
-          >{{ $t('changeList.many', current.removal) }}
+          >{{ t('changeList.many', current.removal) }}
           <InputText v-model="typed" size="small" inputmode="numeric" class="figures"
         /></label>
       </p>
       <p>
         <Button
           :disabled="!ready || !said || busy"
-          :label="$t('people.changeList.apply', { n: $n(ready) }, ready)"
+          :label="t('people.changeList.apply', { n: $n(ready) }, ready)"
           @click="apply"
         />
       </p>
       <PeopleChangesLines :lines="review.lines" :told="work.tell ? told : []" :several="work.sites.length > 1" />
     </template>
-    <p v-else-if="complete" class="soft">{{ $t('card.ask.computing') }}</p>
+    <p v-else-if="complete" class="soft">{{ t('card.ask.computing') }}</p>
   </DockedColumn>
 </template>
 

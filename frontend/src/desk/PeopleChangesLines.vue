@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { ChangeReview } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { lineSentences } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 
 /** Whom a change list tells, and the lines of it that somebody has to look at; of very many the first. */
 const props = defineProps<{ lines: ChangeReview['lines']; told: ChangeReview['lines']; several: boolean }>()
@@ -13,10 +14,10 @@ const look = computed(() => props.lines.filter((line) => line.verdict !== 'ready
 
 <template>
   <details v-if="told.length">
-    <summary>{{ $t('tell.who') }}</summary>
+    <summary>{{ t('tell.who') }}</summary>
     <ul class="ledger" style="--verdict: 150px">
       <li v-for="line in told.slice(0, SHOWN)" :key="line.key">
-        <span class="verdict">{{ $t('tell.line.' + line.told) }}</span><span
+        <span class="verdict">{{ tIn('tell.line', line.told!) }}</span><span
           ><strong>{{ line.person.name }}</strong> {{ ' '
           }}<span v-if="several" class="soft">· {{ line.site.title }}</span></span
         >
@@ -25,7 +26,7 @@ const look = computed(() => props.lines.filter((line) => line.verdict !== 'ready
   </details>
   <ul v-if="look.length" class="ledger" style="--verdict: 108px">
     <li v-for="line in look.slice(0, SHOWN)" :key="line.key">
-      <span class="verdict">{{ $t('changeLists.verdict.' + line.verdict) }}</span>
+      <span class="verdict">{{ t(`changeLists.verdict.${line.verdict}`) }}</span>
       <span
         ><strong>{{ line.person.name }}</strong> {{ ' '
         }}<span v-if="several" class="soft">· {{ line.site.title }} · </span>
@@ -33,9 +34,7 @@ const look = computed(() => props.lines.filter((line) => line.verdict !== 'ready
       >
     </li>
     <li v-if="look.length > SHOWN">
-      <span class="verdict" /><span class="soft">{{
-        $t('people.changeList.and', { n: $n(look.length - SHOWN) })
-      }}</span>
+      <span class="verdict" /><span class="soft">{{ t('people.changeList.and', { n: $n(look.length - SHOWN) }) }}</span>
     </li>
   </ul>
 </template>

@@ -26,24 +26,22 @@ const roles = computed(() => [
     <PickOne
       v-model="work.verb"
       shown
-      :label="$t('people.changeList.verb')"
-      :options="
-        optionsIn(['let-in', 'remove', 'change-role'] as const, (verb) => $t('people.changeList.verbs.' + verb))
-      "
+      :label="t('people.changeList.verb')"
+      :options="optionsIn(['let-in', 'remove', 'change-role'] as const, (verb) => t(`people.changeList.verbs.${verb}`))"
     />
     <PickOne
       v-if="work.verb !== 'remove'"
       v-model="work.role"
       shown
-      :label="$t('people.changeList.role')"
+      :label="t('people.changeList.role')"
       :options="roles"
     />
     <template v-if="work.verb === 'let-in'">
-      <DayField v-model="work.fromDay" shown :label="$t('pasted.from')" aria-keyshortcuts="t" />
+      <DayField v-model="work.fromDay" shown :label="t('pasted.from')" aria-keyshortcuts="t" />
       <button v-if="next && work.fromDay !== next.startsOn" class="word" @click="work.fromDay = next.startsOn">
-        <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}
+        <kbd>t</kbd> {{ t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}
       </button>
-      <DayField v-model="work.untilDay" shown :label="$t('pasted.until')" />
+      <DayField v-model="work.untilDay" shown :label="t('pasted.until')" />
     </template>
   </div>
 </template>

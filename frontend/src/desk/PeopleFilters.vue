@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { usePlatform } from '@/shared/platform'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { optionsIn, optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 
@@ -11,7 +11,7 @@ defineEmits<{ choose: [filters: Record<string, string | undefined>] }>()
 const { platform } = usePlatform()
 const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const choices = computed(() => ({
-  kind: optionsIn<string>(KINDS, (kind) => t('kind.' + kind)),
+  kind: optionsIn<string>(KINDS, (kind) => tIn('kind', kind)),
   division: optionsOf(platform.value?.divisions, 'code'),
   level: Array.from({ length: platform.value?.highestLevel ?? 0 }, (_, index) => ({
     value: String(index + 1),
@@ -24,9 +24,9 @@ const choices = computed(() => ({
   <PickOne
     v-for="name in ['kind', 'division', 'level'] as const"
     :key="name"
-    :label="$t('people.by.' + name)"
+    :label="t(`people.by.${name}`)"
     :model-value="chosen(name)"
-    :options="[{ value: '', label: $t('people.any.' + name) }, ...choices[name]]"
+    :options="[{ value: '', label: t(`people.any.${name}`) }, ...choices[name]]"
     @update:model-value="$emit('choose', { [name]: $event || undefined })"
   />
 </template>

@@ -56,7 +56,7 @@ const draft = computed(() => (typeof route.query.changeList === 'string' ? route
 const open = ref(chosen.size > 0 || draft.value !== '')
 const columns = useColumns('people', () => [
   { key: 'name', label: t('people.col.name'), weight: 1.9, always: true },
-  { key: 'kind', label: t('people.col.kind'), weight: 1 },
+  { key: 'kind', label: t('people.col.kind'), weight: 1.25 },
   { key: 'division', label: t('people.col.division'), weight: 1.2 },
   { key: 'number', label: t('people.col.number'), weight: 0.8 },
   { key: 'labels', label: t('people.col.labels'), weight: 1.2 },
@@ -85,25 +85,25 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
   <div class="both">
     <div class="page">
       <header>
-        <h1>{{ $t('people.title') }}</h1>
+        <h1>{{ t('people.title') }}</h1>
         <template v-if="administers"
-          ><RouterLink to="/approvals">{{ $t('approvals.open') }}</RouterLink
-          ><RouterLink to="/people/duplicates">{{ $t('duplicates.open') }}</RouterLink></template
+          ><RouterLink to="/approvals">{{ t('approvals.open') }}</RouterLink
+          ><RouterLink to="/people/duplicates">{{ t('duplicates.open') }}</RouterLink></template
         ><Button
           size="small"
           variant="outlined"
-          :label="$t('accounts.open')"
+          :label="t('accounts.open')"
           @click="router.push({ name: 'make-accounts' })"
-        /><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" />
+        /><Button size="small" :disabled="!chosen.size" :label="t('people.into')" @click="open = true" />
       </header>
-      <p class="soft">{{ $t('people.more') }}</p>
+      <p class="soft">{{ t('people.more') }}</p>
       <div class="filters">
         <InputText
           v-model="typed"
           size="small"
           maxlength="200"
-          :placeholder="$t('people.find')"
-          :aria-label="$t('people.find')"
+          :placeholder="t('people.find')"
+          :aria-label="t('people.find')"
         />
         <PeopleFilters :chosen="chosenBy" @choose="look" />
         <InputText
@@ -111,27 +111,27 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
           size="small"
           class="label"
           maxlength="40"
-          :placeholder="$t('people.label')"
-          :aria-label="$t('people.by.label')"
+          :placeholder="t('people.label')"
+          :aria-label="t('people.by.label')"
         />
         <ColumnsMenu class="last" :columns="columns" />
         <span class="soft nums" role="status">{{
-          beyond ? $t('people.beyond', { n: $n(total) }) : $t('people.count', { n: $n(total) }, total)
+          beyond ? t('people.beyond', { n: $n(total) }) : t('people.count', { n: $n(total) }, total)
         }}</span>
       </div>
       <p v-if="chosen.size" class="picked" role="status">
-        <strong class="nums">{{ $t('people.chosen', { n: $n(chosen.size) }, chosen.size) }}</strong>
+        <strong class="nums">{{ t('people.chosen', { n: $n(chosen.size) }, chosen.size) }}</strong>
         <button v-if="beyond || chosen.size < total" class="word" @click="chooseAll">
-          {{ beyond ? $t('people.everyone') : $t('people.all', { n: $n(total) }) }}
+          {{ beyond ? t('people.everyone') : t('people.all', { n: $n(total) }) }}
         </button>
         <button
           v-if="chosen.size <= 60"
           class="word"
           @click="router.push({ name: 'cards', state: { people: [...chosen] } })"
         >
-          {{ $t('cards.title').toLowerCase() }}
+          {{ t('changeList.cards').toLowerCase() }}
         </button>
-        <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
+        <button class="word" @click="chosen.clear()">{{ t('changeList.nobody') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <PeopleRows
@@ -143,13 +143,13 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
         @pick="pick"
       />
       <p v-else-if="isPending" class="skeleton" />
-      <p v-else class="empty">{{ $t('people.none') }}</p>
+      <p v-else class="empty">{{ t('people.none') }}</p>
       <Button
         v-if="hasNextPage"
         class="further"
         size="small"
         variant="outlined"
-        :label="$t('sites.more')"
+        :label="t('parts.more')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"
       />

@@ -15,7 +15,7 @@ const props = defineProps<{
   columns: Columns
 }>()
 const emit = defineEmits<{ pick: [person: string]; all: [] }>()
-const kind = (person: Person) => t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : '')
+const kind = (person: Person) => t(`kind.${person.kind}`) + (person.level ? ', ' + t('level', { n: person.level }) : '')
 
 function all() {
   const open = props.people.filter(({ person }) => !props.chosen.has(person.id))
@@ -28,11 +28,11 @@ function all() {
     :rows="people"
     :key-of="(each) => each.person.id"
     :columns="columns"
-    :name="$t('people.title')"
+    :name="t('people.title')"
     :total="total"
     :chosen="chosen"
-    :pick-name="(each) => $t('people.pick', { name: listName(each.person) })"
-    :all-name="$t('people.allHere')"
+    :pick-name="(each) => t('people.pick', { name: listName(each.person) })"
+    :all-name="t('people.allHere')"
     @choose="(index) => people[index] && emit('pick', people[index].person.id)"
     @all="all"
   >

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { ownZone as zone } from '@/shared/own'
+import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 
@@ -26,23 +27,23 @@ const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?
 
 <template>
   <div class="page">
-    <h1>{{ $t('log.personTitle', { name: entries[0]?.person?.name ?? '' }) }}</h1>
+    <h1>{{ t('log.personTitle', { name: entries[0]?.person?.name ?? '' }) }}</h1>
     <p class="soft">
-      {{ $t('log.everywhere')
+      {{ t('log.everywhere')
       }}<template v-if="site">
         ·
         <RouterLink :to="{ name: 'roster', params: { site }, query: { person } }">{{
-          $t('log.back')
+          t('log.back')
         }}</RouterLink></template
       >
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
-    <p v-else-if="!isPending && !entries.length">{{ $t('log.empty') }}</p>
+    <p v-else-if="!isPending && !entries.length">{{ t('log.empty') }}</p>
     <HistoryEntries v-else :entries="entries" :zone="zone" :may-undo="() => true" />
     <Button
       v-if="hasNextPage"
       variant="outlined"
-      :label="$t('log.more')"
+      :label="t('parts.earlier')"
       :disabled="isFetchingNextPage"
       @click="fetchNextPage()"
     />

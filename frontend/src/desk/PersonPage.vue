@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { ownZone as zone } from '@/shared/own'
 import { fullName } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 import MessageList from '@/messages/MessageList.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -43,31 +44,29 @@ const messages = computed(() => ({ person: id.value }))
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="page">
       <p>
-        <RouterLink to="/people">{{ $t('person.all') }}</RouterLink>
+        <RouterLink to="/people">{{ t('person.all') }}</RouterLink>
       </p>
       <header>
         <h1>{{ fullName(page.person) }}</h1>
         <p>
-          {{ $t('kind.' + page.person.kind)
-          }}<template v-if="page.person.level">, {{ $t('level', { n: page.person.level }) }}</template> ·
+          {{ t(`kind.${page.person.kind}`)
+          }}<template v-if="page.person.level">, {{ t('level', { n: page.person.level }) }}</template> ·
           {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
           <span v-if="page.person.preferred" class="soft"> · {{ page.person.given }} {{ page.person.family }}</span
-          ><span v-if="page.person.former" class="soft">
-            · {{ $t('card.formerly', { name: page.person.former }) }}</span
-          >
+          ><span v-if="page.person.former" class="soft"> · {{ t('card.formerly', { name: page.person.former }) }}</span>
         </p>
         <p v-if="page.labels.length" class="soft">{{ page.labels.join(', ') }}</p>
         <p v-if="!page.gone" class="acts">
-          <RouterLink :to="{ name: 'people', query: { person: id } }">{{ $t('people.oneElsewhere') }}</RouterLink>
+          <RouterLink :to="{ name: 'people', query: { person: id } }">{{ t('people.oneElsewhere') }}</RouterLink>
           <button v-if="page.administers" class="word" :aria-expanded="correcting" @click="correcting = !correcting">
-            {{ $t('facts.title') }}
+            {{ t('facts.title') }}
           </button>
         </p>
       </header>
       <p v-if="page.gone" class="callout">
-        {{ $t('person.gone.' + page.gone) }}
+        {{ t(`person.gone.${page.gone}`) }}
         <RouterLink v-if="page.into" :to="{ name: 'person', params: { person: page.into } }">{{
-          $t('person.intoWhom')
+          t('person.intoWhom')
         }}</RouterLink>
       </p>
       <PersonFacts v-if="correcting" :page="page" @close="correcting = false" @changed="refetch()" />
@@ -75,12 +74,12 @@ const messages = computed(() => ({ person: id.value }))
         <div class="main">
           <PersonSites :page="page" />
           <section>
-            <h2>{{ $t('person.messages') }}</h2>
+            <h2>{{ t('person.messages') }}</h2>
             <MessageList :query="messages" bare />
           </section>
           <section>
-            <h2>{{ $t('person.happened') }}</h2>
-            <p v-if="log && !log.items.length" class="soft">{{ $t('log.empty') }}</p>
+            <h2>{{ t('person.happened') }}</h2>
+            <p v-if="log && !log.items.length" class="soft">{{ t('log.empty') }}</p>
             <HistoryEntries
               v-else-if="log"
               :entries="log.items.slice(0, LATELY)"
@@ -89,7 +88,7 @@ const messages = computed(() => ({ person: id.value }))
             />
             <p v-if="log && (log.items.length > LATELY || log.next)">
               <RouterLink :to="{ name: 'person-history', params: { person: id } }">{{
-                $t('person.history')
+                t('person.history')
               }}</RouterLink>
             </p>
           </section>

@@ -44,21 +44,21 @@ async function nameAgain(entry: HistoryEntry) {
 
 <template>
   <Trouble v-if="error" :error="error" @again="refetch()" />
-  <p v-else-if="!isPending && !entries.length">{{ $t('rules.log.empty') }}</p>
+  <p v-else-if="!isPending && !entries.length">{{ t('rules.log.empty') }}</p>
   <HistoryEntries v-else :entries="entries" :zone="zone" site="" :may-undo="() => false">
     <template #default="{ entry }"
       ><button v-if="before(entry)" class="word" @click="$emit('putBack', before(entry))">
-        {{ $t('rules.log.putBack', { version: before(entry) }) }}
+        {{ t('rules.log.putBack', { version: before(entry) }) }}
       </button>
       <button v-else-if="administered(entry)" class="word" @click="nameAgain(entry)">
-        {{ $t('rules.log.asBefore') }}
+        {{ t('rules.log.asBefore') }}
       </button></template
     >
   </HistoryEntries>
   <Button
     v-if="hasNextPage"
     variant="outlined"
-    :label="$t('log.more')"
+    :label="t('parts.earlier')"
     :disabled="isFetchingNextPage"
     @click="fetchNextPage()"
   />

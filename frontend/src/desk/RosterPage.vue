@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/shared/api'
 import { lookAt } from '@/shared/lookedAt'
 import { day } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useColumns } from '@/ui/columns'
 import InTurn from '@/ui/InTurn.vue'
@@ -148,8 +149,8 @@ function open(id: string) {
           <RosterDays :site="site" :as-of="view.asOf" @look="look({ asOf: $event })" />
         </div>
         <p v-if="view.asOf" class="callout no-print" role="status">
-          {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}
-          <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>
+          {{ t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}
+          <button class="word" @click="look({ asOf: '' })">{{ t('roster.now') }}</button>
         </p>
         <ChosenBar
           v-if="chosen.size"

@@ -55,11 +55,11 @@ defineExpose({ focus: () => table.value?.focus() })
     :key-of="(row) => row.person.id"
     :columns="columns"
     :aside="aside"
-    :name="`${$t('roster.list')} ${$t('roster.bringOf', { title: site.title })}`"
+    :name="`${t('roster.list')} ${t('roster.bringOf', { title: site.title })}`"
     :total="total"
     :chosen="mayChoose ? chosen : undefined"
-    :pick-name="(row) => $t('changeList.pick', { name: says(row, 'name') })"
-    :all-name="$t('roster.chooseAll')"
+    :pick-name="(row) => t('changeList.pick', { name: says(row, 'name') })"
+    :all-name="t('roster.chooseAll')"
     :shown="person"
     :sort="sort"
     @open="emit('open', $event.person.id)"
@@ -74,7 +74,7 @@ defineExpose({ focus: () => table.value?.focus() })
         :title="column === 'labels' ? says(row, column) : undefined"
         >{{ says(row, column) }}</span
       >
-      <em v-if="column === 'role' && !row.listed" class="soft"> {{ $t('roster.unlistedMark') }}</em>
+      <em v-if="column === 'role' && !row.listed" class="soft"> {{ t('roster.unlistedMark') }}</em>
     </template>
     <template #card="{ row }">
       <span class="line"
@@ -87,7 +87,7 @@ defineExpose({ focus: () => table.value?.focus() })
       >
     </template>
     <template #empty>
-      <p v-if="!pending" class="empty">{{ $t(filtered ? 'roster.none' : 'roster.empty') }}</p>
+      <p v-if="!pending" class="empty">{{ t(filtered ? 'roster.none' : 'roster.empty') }}</p>
       <div v-else aria-hidden="true">
         <p v-for="n in 12" :key="n" class="waiting"><Skeleton width="60%" height="14px" /></p>
       </div>

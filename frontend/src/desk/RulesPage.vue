@@ -6,6 +6,7 @@ import { usePlatform } from '@/shared/platform'
 import { administers } from '@/shared/me'
 import { ownZone } from '@/shared/own'
 import { day } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import LimitRules from '@/roles/LimitRules.vue'
 import NumberRules from '@/roles/NumberRules.vue'
@@ -85,28 +86,28 @@ function remove(role: RoleRules) {
   <div class="both">
     <div class="page">
       <div class="top">
-        <h1>{{ $t('rules.title') }}</h1>
-        <RouterLink v-if="administers" to="/security-log">{{ $t('security.open') }}</RouterLink>
+        <h1>{{ t('rules.title') }}</h1>
+        <RouterLink v-if="administers" to="/security-log">{{ t('security.open') }}</RouterLink>
       </div>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="book && rules">
         <p class="soft">
           {{
-            $t(book.madeBy ? 'rules.by' : 'rules.more', {
+            t(book.madeBy ? 'rules.by' : 'rules.more', {
               version: book.version,
               day: day(book.madeAt, ownZone),
               who: book.madeBy ?? '',
             })
           }}
         </p>
-        <nav :aria-label="$t('rules.title')">
+        <nav :aria-label="t('rules.title')">
           <RouterLink
             v-for="each in parts"
             :key="each"
             :to="`/rules/${each}`"
             :class="{ on: each === part }"
             :aria-current="each === part ? 'page' : undefined"
-            >{{ $t('rules.parts.' + each) }}</RouterLink
+            >{{ tIn('rules.parts', each) }}</RouterLink
           >
         </nav>
 
@@ -129,15 +130,15 @@ function remove(role: RoleRules) {
               <button
                 v-if="book.mayChange"
                 class="word"
-                :aria-label="`${$t('rules.edit')}: ${role.name}`"
+                :aria-label="`${t('rules.edit')}: ${role.name}`"
                 @click="change(role)"
               >
-                {{ $t('rules.edit') }}
+                {{ t('rules.edit') }}
               </button>
             </template>
           </article>
           <p v-if="book.mayChange">
-            <button class="word" @click="add">{{ $t('rules.new') }}</button>
+            <button class="word" @click="add">{{ t('rules.new') }}</button>
           </p>
         </template>
 

@@ -6,18 +6,17 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 import FindPerson from '@/people/FindPerson.vue'
 
 /** One change for many sites, as a change list: which will change, which cannot and why, before it is applied. */
 const props = defineProps<{ sites: string[]; verb: 'open' | 'close' | 'seats' | 'lead' }>()
 const emit = defineEmits<{ close: []; applied: [] }>()
-const { t } = useI18n()
 const { roleName } = usePlatform()
 const on = ref('')
 const seats = ref('')
@@ -62,9 +61,13 @@ const apply = () =>
       )
       return left.map((line) => `${line.site.title}: ${why(line)}`).join(' ')
     }
-    const sentence = body.value.on ? 'siteChangeList.planned.' + props.verb : 'siteChangeList.did.' + props.verb
     done(
-      t(sentence, { n: entries.length }, entries.length),
+      tIn(
+        body.value.on ? 'siteChangeList.planned' : 'siteChangeList.did',
+        props.verb,
+        { n: entries.length },
+        entries.length,
+      ),
       entries.length ? { back } : undefined,
       entries.length < props.sites.length
         ? t('changeList.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length)
@@ -78,42 +81,42 @@ const apply = () =>
 <template>
   <DockedColumn
     name="site-changes"
-    :label="$t('siteChangeList.title.' + verb, { n: sites.length }, sites.length)"
+    :label="t(`siteChangeList.title.${verb}`, { n: sites.length }, sites.length)"
     closes
     @close="$emit('close')"
   >
-    <h2>{{ $t('siteChangeList.title.' + verb, { n: sites.length }, sites.length) }}</h2>
+    <h2>{{ t(`siteChangeList.title.${verb}`, { n: sites.length }, sites.length) }}</h2>
     <form @submit.prevent="apply">
       <p v-if="verb === 'open' || verb === 'close'">
-        <DayField v-model="on" shown :label="$t(verb === 'open' ? 'siteChangeList.on' : 'siteChangeList.after')" />
-        {{ ' ' }}<span class="soft">{{ $t('siteChangeList.now') }}</span>
+        <DayField v-model="on" shown :label="t(verb === 'open' ? 'siteChangeList.on' : 'siteChangeList.after')" />
+        {{ ' ' }}<span class="soft">{{ t('siteChangeList.now') }}</span>
       </p>
       <label v-if="verb === 'seats'"
-        >{{ $t('siteChangeList.seats') }} <InputText v-model="seats" size="small" class="figures" inputmode="numeric" />
-        {{ ' ' }}<span class="soft">{{ $t('siteChangeList.seatsHint') }}</span></label
+        >{{ t('siteChangeList.seats') }} <InputText v-model="seats" size="small" class="figures" inputmode="numeric" />
+        {{ ' ' }}<span class="soft">{{ t('siteChangeList.seatsHint') }}</span></label
       >
       <template v-if="verb === 'lead'">
-        <p class="soft">{{ $t('siteChangeList.who') }}</p>
+        <p class="soft">{{ t('siteChangeList.who') }}</p>
         <FindPerson :person="person" name="" @pick="person = $event ?? ''" />
       </template>
       <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
       <template v-else-if="complete && changeList">
-        <p class="follows" role="status">{{ $t('siteChangeList.ready', { n: ready }, ready) }}.</p>
+        <p class="follows" role="status">{{ t('siteChangeList.ready', { n: ready }, ready) }}.</p>
         <p v-if="ready && (verb === 'open' || verb === 'close')">
-          {{ $t('siteChangeList.means.' + verb + (on ? 'On' : '')) }}
+          {{ t(`siteChangeList.means.${verb}${on ? 'On' : ''}`) }}
         </p>
         <Button
           type="submit"
           size="small"
           :severity="verb === 'close' ? 'danger' : undefined"
           :disabled="busy || isFetching || !ready"
-          :label="$t('siteChangeList.apply.' + verb, { n: ready }, ready)"
+          :label="t(`siteChangeList.apply.${verb}`, { n: ready }, ready)"
         />
       </template>
     </form>
     <ol v-if="complete && changeList && !error" class="ledger">
       <li v-for="line in changeList.lines" :key="line.site.id" :class="line.verdict">
-        <span class="verdict">{{ $t('siteChangeList.verdict.' + line.verdict) }}</span>
+        <span class="verdict">{{ t(`siteChangeList.verdict.${line.verdict}`) }}</span>
         <span
           ><strong>{{ line.site.title }}</strong> {{ why(line) }}</span
         >

@@ -9,7 +9,7 @@ import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { lookAt } from '@/shared/lookedAt'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
 import { useColumns } from '@/ui/columns'
@@ -46,7 +46,7 @@ const WEIGHTS = { title: 2.6, division: 1.4, term: 1, levels: 0.9, state: 0.8, p
 const columns = useColumns('sites', () =>
   Object.entries(WEIGHTS).map(([key, weight]) => ({
     key,
-    label: t('sites.col.' + key),
+    label: tIn('sites.col', key),
     weight,
     always: key === 'title',
   })),
@@ -61,8 +61,8 @@ const choose = (name: string, value: string) => lookAt(router, { [name]: value }
 const choices = computed(() => ({
   division: optionsOf(platform.value?.divisions, 'code'),
   term: optionsOf(platform.value?.terms, 'code'),
-  kind: optionsIn<string>(platform.value?.siteKinds ?? [], (kind) => t('siteKind.' + kind)),
-  state: optionsIn<string>(['draft', 'open', 'closed'], (state) => t('siteState.' + state)),
+  kind: optionsIn<string>(platform.value?.siteKinds ?? [], (kind) => tIn('siteKind', kind)),
+  state: optionsIn<string>(['draft', 'open', 'closed'], (state) => tIn('siteState', state)),
 }))
 
 const asked = computed(() => ({
@@ -89,37 +89,37 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 <template>
   <div class="both">
     <div class="page">
-      <nav class="scopes" aria-label="Lists of sites">
+      <nav class="scopes" :aria-label="t('sites.lists')">
         <RouterLink
           v-for="each in scopes"
           :key="each"
           :to="`/sites/${each}`"
           :class="{ on: each === scope }"
           :aria-current="each === scope ? 'page' : undefined"
-          >{{ $t('sites.' + each) }}</RouterLink
+          >{{ t(`sites.${each}`) }}</RouterLink
         >
         <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'first-day-checks' }">{{
-          $t('firstDayChecks.title')
+          t('firstDayChecks.title')
         }}</RouterLink>
         <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{
-          $t('changeLists.makeSites')
+          t('makeSites.title')
         }}</RouterLink>
         <Button
           v-if="me?.mayMakeSites"
           class="new"
-          :label="$t('sites.new')"
+          :label="t('sites.new')"
           size="small"
           @click="router.push({ name: 'new-site' })"
         />
       </nav>
-      <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
+      <h1 class="unseen">{{ t(`sites.${scope}`) }}</h1>
       <ApprovalsHint />
       <div class="filters">
         <InputText
           v-if="scope !== 'in' || total > 8 || filtered"
           v-model="typed"
-          :placeholder="$t('sites.find')"
-          :aria-label="$t('sites.find')"
+          :placeholder="t('sites.find')"
+          :aria-label="t('sites.find')"
           maxlength="200"
           size="small"
         />
@@ -127,54 +127,54 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
           <PickOne
             v-for="name in filters"
             :key="name"
-            :label="$t('sites.filterBy.' + name)"
+            :label="t(`sites.filterBy.${name}`)"
             :model-value="chosen(name)"
-            :options="[{ value: '', label: $t('sites.any.' + name) }, ...choices[name]]"
+            :options="[{ value: '', label: t(`sites.any.${name}`) }, ...choices[name]]"
             @update:model-value="choose(name, $event ?? '')"
           />
         </template>
         <ColumnsMenu v-if="scope !== 'in'" class="last" :columns="columns" />
         <span class="soft nums" role="status">
-          <template v-if="isPending">{{ $t('sites.loading') }}</template>
-          <template v-else-if="beyond">{{ $t('sites.beyond', { n: $n(total) }) }}</template>
-          <template v-else>{{ $t('sites.count', { n: $n(total) }, total) }}</template>
+          <template v-if="isPending">{{ t('sites.loading') }}</template>
+          <template v-else-if="beyond">{{ t('sites.beyond', { n: $n(total) }) }}</template>
+          <template v-else>{{ t('sites.count', { n: $n(total) }, total) }}</template>
         </span>
       </div>
 
       <p v-if="scope === 'in'" class="ways">
-        <RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink>
-        {{ ' ' }}<RouterLink to="/sites/open">{{ $t('openDoors.title') }}</RouterLink>
+        <RouterLink to="/join">{{ t('openDoors.withKey') }}</RouterLink>
+        {{ ' ' }}<RouterLink to="/sites/open">{{ t('openDoors.title') }}</RouterLink>
       </p>
       <OwnWaits v-if="scope === 'in'" />
       <p v-if="picked.size" class="picked" role="status">
-        <strong class="nums">{{ $t('siteChangeList.chosen', { n: picked.size }, picked.size) }}:</strong>
+        <strong class="nums">{{ t('siteChangeList.chosen', { n: picked.size }, picked.size) }}:</strong>
         <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
-          {{ $t('siteChangeList.words.' + each) }}
+          {{ t(`siteChangeList.words.${each}`) }}
         </button>
         <span class="soft">·</span>
         <button v-if="picked.size < sites.length" class="word" @click="sites.forEach((site) => picked.add(site.id))">
-          {{ $t('siteChangeList.all') }}
+          {{ t('siteChangeList.all') }}
         </button>
-        <button class="word" @click="pickNone">{{ $t('siteChangeList.none') }}</button>
+        <button class="word" @click="pickNone">{{ t('siteChangeList.none') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
       <SiteTable
         v-else-if="sites.length || isPending"
         :sites="sites.length ? sites : null"
-        :name="$t('sites.' + scope)"
+        :name="t(`sites.${scope}`)"
         :picked="picked"
         :columns="columns"
         @pick="pick"
       />
       <p v-else class="empty">
-        {{ $t('sites.empty.' + (filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope)) }}
+        {{ t(`sites.empty.${filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope}`) }}
       </p>
       <Button
         v-if="hasNextPage"
         class="more"
         variant="outlined"
-        :label="$t('sites.more')"
+        :label="t('parts.more')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"
       />

@@ -5,7 +5,7 @@ import { useBusy } from '@/shared/busy'
 import { ownZone } from '@/shared/own'
 import { queries } from '@/shared/queries'
 import { dayAndTime } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 
 /** What others did in one's sites since one said that one had seen it. */
 const props = defineProps<{ today: Today }>()
@@ -18,7 +18,7 @@ const since = computed(() =>
 const what = (each: Today['changed'][number]) =>
   each.codes
     .slice(0, SHOWN)
-    .map(({ code, count }) => t('log.verbs.' + code) + (count > 1 ? ' ×' + count : ''))
+    .map(({ code, count }) => tIn('log.verbs', code) + (count > 1 ? ' ×' + count : ''))
     .join(', ') + (each.codes.length > SHOWN ? ' …' : '')
 const who = (each: Today['changed'][number]) =>
   each.by.join(', ') + (each.others ? t('today.others', { n: each.others }, each.others) : '')
@@ -26,9 +26,9 @@ const who = (each: Today['changed'][number]) =>
 
 <template>
   <section aria-labelledby="today-changed">
-    <h2 id="today-changed">{{ $t('today.changed') }}</h2>
+    <h2 id="today-changed">{{ t('today.changed') }}</h2>
     <p class="soft">{{ since }}</p>
-    <p v-if="!today.changed.length" class="soft">{{ $t('today.unchanged') }}</p>
+    <p v-if="!today.changed.length" class="soft">{{ t('today.unchanged') }}</p>
     <template v-else>
       <ul>
         <li v-for="each in today.changed" :key="each.site.id">
@@ -37,7 +37,7 @@ const who = (each: Today['changed'][number]) =>
         </li>
       </ul>
       <p>
-        <button class="word" :disabled="busy" @click="seen">{{ $t('today.seen') }}</button>
+        <button class="word" :disabled="busy" @click="seen">{{ t('today.seen') }}</button>
       </p>
     </template>
   </section>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Today } from '@/shared/api'
 import { day, lastDay } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 
 /** What changes by itself in the next two weeks, by day. */
 const props = defineProps<{ coming: Today['coming'] }>()
@@ -14,7 +14,7 @@ const SHOWN = 10
 const when = (each: ToCome) =>
   ENDS.includes(each.kind) ? lastDay(each.at, each.timeZone) : day(each.at, each.timeZone)
 const said = (each: ToCome) =>
-  t('today.coming.' + each.kind, { name: each.name || t('today.doorKind.' + (each.doorKind || 'key')) })
+  tIn('today.coming', each.kind, { name: each.name || tIn('today.doorKind', each.doorKind || 'key') })
 const days = computed(() => {
   const byDay = new Map<string, ToCome[]>()
   for (const each of props.coming.slice(0, SHOWN)) byDay.set(when(each), [...(byDay.get(when(each)) ?? []), each])
@@ -24,8 +24,8 @@ const days = computed(() => {
 
 <template>
   <section aria-labelledby="today-coming">
-    <h2 id="today-coming">{{ $t('today.next') }}</h2>
-    <p v-if="!coming.length" class="soft">{{ $t('today.nothingNext') }}</p>
+    <h2 id="today-coming">{{ t('today.next') }}</h2>
+    <p v-if="!coming.length" class="soft">{{ t('today.nothingNext') }}</p>
     <dl v-else>
       <div v-for="[on, items] in days" :key="on">
         <dt class="nums">{{ on }}</dt>
@@ -41,7 +41,7 @@ const days = computed(() => {
       </div>
     </dl>
     <p v-if="coming.length > SHOWN" class="soft">
-      {{ $t('today.further', { n: coming.length - SHOWN }, coming.length - SHOWN) }}
+      {{ t('today.further', { n: coming.length - SHOWN }, coming.length - SHOWN) }}
     </p>
   </section>
 </template>

@@ -7,7 +7,7 @@ import { useBusy } from '@/shared/busy'
 import { refresh } from '@/shared/queries'
 import { day, dayAndTime } from '@/shared/sentences'
 import { done } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { answerWaiting, inviteAgain, withdrawInvitations } from '@/doors/answers'
 import { sendAgain } from '@/messages/messages'
 
@@ -17,14 +17,14 @@ const router = useRouter()
 const site = computed(() => props.decision.site?.id ?? '')
 const sentence = computed(() => {
   const { person, about, words, at, until, timeZone } = props.decision
-  return t('today.item.' + props.kind, {
+  return t(`today.item.${props.kind}`, {
     who: person?.name ?? (props.kind === 'bounced' ? about?.name : words) ?? '',
     door: about?.name || t('today.door'),
     site: props.decision.site?.name ?? t('changeLists.severalSites'),
     day: day(at, timeZone),
     until: !until ? '' : props.kind === 'offer' ? dayAndTime(until, timeZone) : day(until, timeZone),
     words: words ?? '',
-    list: props.kind === 'draft' ? about?.name || t('changeLists.kind.' + words) : '',
+    list: props.kind === 'draft' ? about?.name || tIn('changeLists.kind', words ?? '') : '',
   })
 })
 
@@ -68,36 +68,36 @@ const lead = () =>
     >
     <span class="acts">
       <template v-if="kind === 'request'">
-        <Button size="small" variant="outlined" :disabled="busy" :label="$t('today.act.yes')" @click="answer('yes')" />
-        <button class="word" :disabled="busy" @click="answer('no')">{{ $t('today.act.no') }}</button>
+        <Button size="small" variant="outlined" :disabled="busy" :label="t('today.act.yes')" @click="answer('yes')" />
+        <button class="word" :disabled="busy" @click="answer('no')">{{ t('today.act.no') }}</button>
       </template>
       <Button
         v-else-if="kind === 'no-lead'"
         size="small"
         variant="outlined"
-        :label="$t('today.act.lead')"
+        :label="t('today.act.lead')"
         @click="lead"
       />
       <RouterLink v-else-if="kind === 'offer'" :to="{ name: 'doors', params: { site } }">{{
-        $t('today.act.line')
+        t('today.act.line')
       }}</RouterLink>
       <Button
         v-else-if="kind === 'bounced'"
         size="small"
         variant="outlined"
         :disabled="busy"
-        :label="$t('today.act.send')"
+        :label="t('today.act.send')"
         @click="send"
       />
       <template v-else-if="kind === 'invitation'">
-        <Button size="small" variant="outlined" :disabled="busy" :label="$t('today.act.remind')" @click="remind" />
-        <button class="word" :disabled="busy" @click="takeBack">{{ $t('today.act.takeBack') }}</button>
+        <Button size="small" variant="outlined" :disabled="busy" :label="t('today.act.remind')" @click="remind" />
+        <button class="word" :disabled="busy" @click="takeBack">{{ t('today.act.takeBack') }}</button>
       </template>
       <template v-else>
         <RouterLink :to="{ name: 'change-list', params: { changeList: decision.id } }">{{
-          $t('today.act.goOn')
+          t('today.act.goOn')
         }}</RouterLink>
-        <button class="word" :disabled="busy" @click="drop">{{ $t('today.act.aside') }}</button>
+        <button class="word" :disabled="busy" @click="drop">{{ t('today.act.aside') }}</button>
       </template>
     </span>
   </li>

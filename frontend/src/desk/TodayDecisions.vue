@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { TodayDecisions } from '@/shared/api'
+import { t } from '@/shared/words'
 import TodayDecision from './TodayDecision.vue'
 
 /** What waits of one kind: how many, and the first of them, each with the one act that settles it. */
@@ -15,9 +16,9 @@ const left = computed(() => props.decisions.count - shown.value.length)
   <section :class="decisions.kind" :aria-labelledby="'today-' + decisions.kind">
     <h2 :id="'today-' + decisions.kind">
       {{
-        $t(
-          'today.kind.' + decisions.kind,
-          { n: decisions.more ? $t('today.moreThan', { n: $n(decisions.count) }) : $n(decisions.count) },
+        t(
+          `today.kind.${decisions.kind}`,
+          { n: decisions.more ? t('today.moreThan', { n: $n(decisions.count) }) : $n(decisions.count) },
           decisions.count,
         )
       }}
@@ -27,9 +28,9 @@ const left = computed(() => props.decisions.count - shown.value.length)
     </ul>
     <p v-if="left > 0">
       <button v-if="!all && decisions.items.length > FOLDED" class="word" @click="all = true">
-        {{ $t('today.showFurther', { n: $n(left) }, left) }}
+        {{ t('today.showFurther', { n: $n(left) }, left) }}
       </button>
-      <span v-else class="soft">{{ $t('today.further', { n: $n(left) }, left) }}</span>
+      <span v-else class="soft">{{ t('today.further', { n: $n(left) }, left) }}</span>
     </p>
   </section>
 </template>

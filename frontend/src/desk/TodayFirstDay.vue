@@ -6,6 +6,7 @@ import { platformNow } from '@/shared/clock'
 import { dayIn, daysLater } from '@/shared/days'
 import { ownZone } from '@/shared/own'
 import { day } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 /** In which sites somebody could not enter tomorrow morning, and why. */
 const tomorrow = computed(() => daysLater(dayIn(platformNow(), ownZone), 1))
@@ -23,7 +24,7 @@ const all = computed(() => trouble.value.reduce((sum, row) => sum + kept(row), 0
 
 <template>
   <section v-if="trouble.length" aria-labelledby="today-cannot">
-    <h2 id="today-cannot">{{ $t('today.cannot', { n: $n(all), day: day(tomorrow, 'UTC') }, all) }}</h2>
+    <h2 id="today-cannot">{{ t('today.cannot', { n: $n(all), day: day(tomorrow, 'UTC') }, all) }}</h2>
     <ul>
       <li v-for="row in trouble.slice(0, SHOWN)" :key="row.site.id">
         <span class="said"
@@ -32,20 +33,20 @@ const all = computed(() => trouble.value.reduce((sum, row) => sum + kept(row), 0
           {{
             row.groups
               .map((group) =>
-                $t('firstDayCheck.cause.' + group.reason.causes[0]!.code, { n: group.people }, group.people),
+                t(`firstDayCheck.cause.${group.reason.causes[0]!.code}`, { n: group.people }, group.people),
               )
               .join(', ')
           }}</span
         >
         <RouterLink
           :to="{ name: 'first-day-check', params: { site: row.site.id }, query: { day: tomorrow, time: '09:00' } }"
-          >{{ $t('today.act.fix') }}</RouterLink
+          >{{ t('today.act.fix') }}</RouterLink
         >
       </li>
     </ul>
     <p v-if="trouble.length > SHOWN">
       <RouterLink :to="{ name: 'first-day-checks' }">{{
-        $t('today.furtherSites', { n: trouble.length - SHOWN }, trouble.length - SHOWN)
+        t('today.furtherSites', { n: trouble.length - SHOWN }, trouble.length - SHOWN)
       }}</RouterLink>
     </p>
   </section>

@@ -4,6 +4,7 @@ import Skeleton from 'primevue/skeleton'
 import { computed } from 'vue'
 import { api, take } from '@/shared/api'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 import OwnWaits from '@/doors/OwnWaits.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from '@/sites/MySites.vue'
@@ -31,7 +32,7 @@ const quiet = computed(() => data.value?.decisions.length === 0)
 
 <template>
   <div class="page today">
-    <h1>{{ $t('today.hello', { name: me?.name ?? '' }) }}</h1>
+    <h1>{{ t('today.hello', { name: me?.name ?? '' }) }}</h1>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <div class="two" :class="{ one: !runs }">
       <div class="main">
@@ -42,22 +43,22 @@ const quiet = computed(() => data.value?.decisions.length === 0)
             <TodayDecisions v-for="each in data.decisions" :key="each.kind" :decisions="each" />
           </template>
           <TodayFirstDay />
-          <p v-if="quiet" class="soft">{{ $t('today.nothing') }}</p>
+          <p v-if="quiet" class="soft">{{ t('today.nothing') }}</p>
         </template>
         <OwnWaits />
         <section v-if="mine?.items.length" :aria-labelledby="'today-mine'">
-          <h2 id="today-mine">{{ $t('sites.in') }}</h2>
+          <h2 id="today-mine">{{ t('sites.in') }}</h2>
           <MySites :sites="mine.items" />
         </section>
         <section v-else-if="mine && !runs" class="first">
-          <p>{{ $t('today.noSites') }}</p>
+          <p>{{ t('today.noSites') }}</p>
         </section>
         <p v-if="!runs || mine?.items.length" class="ways">
-          <RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink>
-          {{ ' ' }}<RouterLink to="/sites/open">{{ $t('openDoors.title') }}</RouterLink>
+          <RouterLink to="/join">{{ t('openDoors.withKey') }}</RouterLink>
+          {{ ' ' }}<RouterLink to="/sites/open">{{ t('openDoors.title') }}</RouterLink>
         </p>
       </div>
-      <aside v-if="runs && data" class="beside" :aria-label="$t('today.beside')">
+      <aside v-if="runs && data" class="beside" :aria-label="t('today.beside')">
         <TodaySites />
         <TodayPlatform v-if="data.platform" :platform="data.platform" />
         <TodayComing :coming="data.coming" />

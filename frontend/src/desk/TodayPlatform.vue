@@ -26,17 +26,17 @@ const well = computed(() => {
   if (!health) return ''
   return health.well
     ? t('today.health.well')
-    : t('today.health.late', { what: health.late.map((each) => t('today.health.part.' + each)).join(', ') })
+    : t('today.health.late', { what: health.late.map((each) => t(`today.health.part.${each}`)).join(', ') })
 })
 </script>
 
 <template>
   <section aria-labelledby="today-platform">
-    <h2 id="today-platform">{{ $t('today.platform') }}</h2>
+    <h2 id="today-platform">{{ t('today.platform') }}</h2>
     <p v-if="platform.health" :class="platform.health.well ? 'well' : 'callout bad'" role="status">
       {{ well }}
       <template v-if="platform.health.failedJobs">{{
-        $t('today.health.failed', { n: platform.health.failedJobs }, platform.health.failedJobs)
+        t('today.health.failed', { n: platform.health.failedJobs }, platform.health.failedJobs)
       }}</template>
     </p>
     <ul>
@@ -53,13 +53,13 @@ const well = computed(() => {
           />
         </svg>
         <span class="soft nums numbers">{{
-          $t('today.bySites', { open: $n(row.open), draft: $n(row.draft), closed: $n(row.closed) })
+          t('today.bySites', { open: $n(row.open), draft: $n(row.draft), closed: $n(row.closed) })
         }}</span>
       </li>
     </ul>
     <p class="acts">
-      <RouterLink to="/sites/all">{{ $t('sites.all') }}</RouterLink>
-      <RouterLink :to="{ name: 'messages', params: { part: 'messages' } }">{{ $t('messages.title') }}</RouterLink>
+      <RouterLink to="/sites/all">{{ t('sites.all') }}</RouterLink>
+      <RouterLink :to="{ name: 'messages', params: { part: 'messages' } }">{{ t('messages.title') }}</RouterLink>
     </p>
   </section>
 </template>

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { api, take } from '@/shared/api'
 import { administers } from '@/shared/me'
+import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 
@@ -15,7 +16,7 @@ const { data } = useQuery({
 
 <template>
   <section v-if="data && (data.items.length || !administers)" aria-labelledby="today-run">
-    <h2 id="today-run">{{ $t('sites.run') }}</h2>
+    <h2 id="today-run">{{ t('sites.run') }}</h2>
     <ul v-if="data.items.length">
       <li v-for="site in data.items" :key="site.id">
         <DoorGlyph :state="site.state" />
@@ -23,12 +24,12 @@ const { data } = useQuery({
         <SeatMeter :held="site.learners" :seats="site.seats" />
       </li>
     </ul>
-    <p v-else class="soft">{{ $t('today.runNone') }}</p>
+    <p v-else class="soft">{{ t('today.runNone') }}</p>
     <p class="acts">
       <RouterLink to="/sites">{{
-        data.total > SHOWN ? $t('today.allSites', { n: $n(data.total) }) : $t('today.sites')
+        data.total > SHOWN ? t('today.allSites', { n: $n(data.total) }) : t('today.sites')
       }}</RouterLink>
-      <RouterLink :to="{ name: 'new-site' }">{{ $t('sites.new') }}</RouterLink>
+      <RouterLink :to="{ name: 'new-site' }">{{ t('sites.new') }}</RouterLink>
     </p>
   </section>
 </template>

@@ -69,7 +69,7 @@ export function usePeopleReview(work: Ref<PeopleWork>) {
           choice: of('needs-choice'),
           cannot: of('refused', 'waits-for-seat'),
         }[word]
-        return count ? t('people.changeList.sum.' + word, { n: n(count) }, count) : ''
+        return count ? t(`people.changeList.sum.${word}`, { n: n(count) }, count) : ''
       })
       .filter(Boolean)
       .join(', ')

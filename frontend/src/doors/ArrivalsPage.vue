@@ -3,10 +3,10 @@ import { ownLocale } from '@/shared/own'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { done, refreshSite } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { useDoors } from './doors'
@@ -14,7 +14,6 @@ import WaitingList from './WaitingList.vue'
 
 /** The first minutes of a class, live: who came in, who mistypes, who waits, each with what helps in one tap. */
 const props = defineProps<{ site: Site }>()
-const { t } = useI18n()
 const id = computed(() => props.site.id)
 const { doors } = useDoors(id)
 const keyDoor = computed(() =>
@@ -64,37 +63,37 @@ const letIn = (person: string, name: string) =>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="data">
       <header>
-        <h1>{{ $t('doors.live.title') }}</h1>
+        <h1>{{ t('doors.live.title') }}</h1>
         <RouterLink v-if="keyDoor" :to="{ name: 'poster', params: { site: id, door: keyDoor.id } }">{{
-          $t('doors.live.showKey')
+          t('doors.live.showKey')
         }}</RouterLink>
-        <RouterLink :to="{ name: 'doors', params: { site: id } }">{{ $t('doors.live.back') }}</RouterLink>
+        <RouterLink :to="{ name: 'doors', params: { site: id } }">{{ t('doors.live.back') }}</RouterLink>
       </header>
       <p class="big nums" role="status">
-        <strong>{{ $t('doors.live.in', { n: $n(data.numbers.came) }, data.numbers.came) }}</strong>
+        <strong>{{ t('doors.live.in', { n: $n(data.numbers.came) }, data.numbers.came) }}</strong>
         <span :class="{ brass: data.mistyping.length }">{{
-          $t('doors.live.mistyping', { n: data.mistyping.length }, data.mistyping.length)
+          t('doors.live.mistyping', { n: data.mistyping.length }, data.mistyping.length)
         }}</span>
         <span :class="{ brass: data.numbers.approval }">{{
-          $t('doors.live.approval', { n: $n(data.numbers.approval) }, data.numbers.approval)
+          t('doors.live.approval', { n: $n(data.numbers.approval) }, data.numbers.approval)
         }}</span>
         <span v-if="data.numbers.seat">{{
-          $t('doors.live.line', { n: $n(data.numbers.seat) }, data.numbers.seat)
+          t('doors.live.line', { n: $n(data.numbers.seat) }, data.numbers.seat)
         }}</span>
       </p>
       <p v-if="!data.came.length && !data.mistyping.length && !data.waiting.length" class="soft">
-        {{ $t('doors.live.none') }}
+        {{ t('doors.live.none') }}
       </p>
       <ul v-if="data.mistyping.length" class="fixes">
         <li v-for="(each, index) in data.mistyping" :key="index">
-          <strong>{{ each.person?.name ?? $t('doors.live.someone') }}</strong>
-          {{ ' ' }}<span class="soft">{{ $t('doors.live.slip.' + each.slip) }}, {{ clock(each.at) }}</span>
+          <strong>{{ each.person?.name ?? t('doors.live.someone') }}</strong>
+          {{ ' ' }}<span class="soft">{{ tIn('doors.live.slip', each.slip) }}, {{ clock(each.at) }}</span>
           <Button
             v-if="each.person"
             size="small"
             :disabled="busy"
-            :label="$t('doors.live.letIn')"
-            :aria-label="`${$t('doors.live.letIn')}: ${each.person.name}`"
+            :label="t('doors.live.letIn')"
+            :aria-label="`${t('doors.live.letIn')}: ${each.person.name}`"
             @click="letIn(each.person.id, each.person.name)"
           />
         </li>
@@ -102,15 +101,15 @@ const letIn = (person: string, name: string) =>
       <WaitingList :waiting="data.waiting" :in-line="data.numbers.seat" :site="site" />
       <ChartOf
         v-if="data.came.length"
-        :label="$t('doors.live.minutes')"
+        :label="t('doors.live.minutes')"
         :said="said"
-        :along="$t('doors.live.minute')"
+        :along="t('doors.live.minute')"
         :places="minutes"
-        :series="[{ name: $t('doors.live.cameIn'), numbers: data.minutes, as: 'bars', colour: 'spruce' }]"
+        :series="[{ name: t('doors.live.cameIn'), numbers: data.minutes, as: 'bars', colour: 'spruce' }]"
         :height="150"
       />
       <section v-if="data.came.length">
-        <h2>{{ $t('doors.live.lastHour') }}</h2>
+        <h2>{{ t('doors.live.lastHour') }}</h2>
         <ol class="came">
           <li v-for="each in data.came" :key="each.person.id">
             <span class="num soft">{{ clock(each.at) }}</span> {{ each.person.name }}
@@ -118,7 +117,7 @@ const letIn = (person: string, name: string) =>
         </ol>
         <p v-if="data.numbers.came > data.came.length" class="soft">
           {{
-            $t('doors.live.more', { n: $n(data.numbers.came - data.came.length) }, data.numbers.came - data.came.length)
+            t('doors.live.more', { n: $n(data.numbers.came - data.came.length) }, data.numbers.came - data.came.length)
           }}
         </p>
       </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Door } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** When people came through a door, until today: bars, and what they say in words. */
 const props = defineProps<{ chart: Door['chart'] }>()
@@ -17,9 +18,9 @@ const width = computed(() => bars.value.length * 3)
     :width="width"
     height="22"
     role="img"
-    :aria-label="$t('doors.chart', { n: chart.each, most }, chart.each)"
+    :aria-label="t('doors.chart', { n: chart.each, most }, chart.each)"
   >
-    <title>{{ $t('doors.chart', { n: chart.each, most }, chart.each) }}</title>
+    <title>{{ t('doors.chart', { n: chart.each, most }, chart.each) }}</title>
     <path class="ground" :d="`M0 21.5h${width}`" />
     <rect v-for="(height, index) in bars" :key="index" :x="index * 3" :y="21 - height" width="2" :height="height" />
   </svg>

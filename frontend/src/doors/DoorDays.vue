@@ -2,15 +2,14 @@
 import { useQuery } from '@tanstack/vue-query'
 import Skeleton from 'primevue/skeleton'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Door, type Site } from '@/shared/api'
 import { shortDay, writtenDay } from '@/shared/days'
+import { t } from '@/shared/words'
 import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** How the seats of a door filled, until today. */
 const props = defineProps<{ door: Door; name: string; site: Site }>()
-const { t } = useI18n()
 const path = computed(() => ({ site: props.site.id, door: props.door.id }))
 const { data, error, refetch } = useQuery({
   queryKey: ['doors', computed(() => props.site.id), computed(() => props.door.id), 'days'],
@@ -33,13 +32,13 @@ const said = computed(() => {
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <ChartOf
       v-else-if="data"
-      :label="$t('doors.days.title', { name })"
+      :label="t('doors.days.title', { name })"
       :said="said"
-      :along="$t('roster.days.day')"
+      :along="t('parts.day')"
       :places="data.days.map((day) => shortDay(day))"
-      :series="[{ name: $t('doors.days.held'), numbers: data.held, as: 'area', colour: 'spruce' }]"
+      :series="[{ name: t('doors.days.held'), numbers: data.held, as: 'area', colour: 'spruce' }]"
       :limit="
-        data.seats === null ? null : { at: data.seats, word: $t('doors.days.seats', { n: data.seats }, data.seats) }
+        data.seats === null ? null : { at: data.seats, word: t('doors.days.seats', { n: data.seats }, data.seats) }
       "
       :height="150"
     />

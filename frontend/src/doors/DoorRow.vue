@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import Textarea from 'primevue/textarea'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Door, type Platform, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { done, refreshSite } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import DaysChart from './DaysChart.vue'
 import { copied, glyphOf, joinPage, linkOf, nextSentence, sentence } from './doors'
@@ -18,7 +18,6 @@ const props = defineProps<{
   on: boolean
 }>()
 const emit = defineEmits<{ change: []; copy: []; invite: [] }>()
-const { t } = useI18n()
 const DoorDays = defineAsyncComponent(() => import('./DoorDays.vue'))
 const unfolded = ref(false)
 const parts = computed(() =>
@@ -28,9 +27,9 @@ const next = computed(() => nextSentence(props.door, props.site.timeZone))
 const name = computed(
   () =>
     props.door.name ||
-    t(props.door.kind === 'staff' ? 'doors.staff' : 'doors.unnamed.' + props.door.kind, {
-      role: props.roleName(props.door.terms?.role).toLowerCase(),
-    }),
+    (props.door.kind === 'staff'
+      ? t('doors.staff')
+      : tIn('doors.unnamed', props.door.kind, { role: props.roleName(props.door.terms?.role).toLowerCase() })),
 )
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
 const sure = ref(false)
@@ -44,7 +43,7 @@ const swing = (open: boolean) =>
         ? api.PUT('/sites/{site}/doors/{door}/open', { params: path.value })
         : api.DELETE('/sites/{site}/doors/{door}/open', { params: path.value }),
     )
-    done(t('doors.did.' + (open ? 'open' : 'shut'), { name: name.value }), {
+    done(t(`doors.did.${open ? 'open' : 'shut'}`, { name: name.value }), {
       back: async () => (await swing(!open), ''),
     })
     await refreshSite()
@@ -61,7 +60,7 @@ async function handOn() {
     title: props.site.title,
     link: linkOf(props.door.key ?? ''),
     address: joinPage(),
-    key: props.door.key,
+    key: props.door.key ?? '',
   })
   if (await copied(text)) done(t('doors.did.copied'))
   else handed.value = text
@@ -73,7 +72,7 @@ async function handOn() {
     <DoorGlyph :state="glyphOf(door.state)" />
     <div class="what">
       <h2>
-        {{ name }} <span class="soft state">{{ $t('doors.state.' + door.state) }}</span>
+        {{ name }} <span class="soft state">{{ t(`doors.state.${door.state}`) }}</span>
       </h2>
       <p class="sentence">
         <template v-for="(part, index) in parts" :key="index"
@@ -82,14 +81,14 @@ async function handOn() {
         >
       </p>
       <p v-if="!door.backed" class="brass">
-        {{ $t('doors.unbacked') }}
-        <button class="word" :disabled="busy" @click="swing(true)">{{ $t('doors.stand') }}</button>
+        {{ t('doors.unbacked') }}
+        <button class="word" :disabled="busy" @click="swing(true)">{{ t('doors.stand') }}</button>
       </p>
-      <p v-if="door.reserved" class="soft">{{ $t('doors.reserved') }}</p>
+      <p v-if="door.reserved" class="soft">{{ t('doors.reserved') }}</p>
       <p v-if="sure" class="ask" role="alert">
-        {{ $t('doors.sureKey', { key: door.key ?? '' }) }}
-        <button class="word" :disabled="busy" @click="renew">{{ $t('doors.sureKeyYes') }}</button>
-        {{ ' ' }}<button class="word" @click="sure = false">{{ $t('doors.no') }}</button>
+        {{ t('doors.sureKey', { key: door.key ?? '' }) }}
+        <button class="word" :disabled="busy" @click="renew">{{ t('doors.sureKeyYes') }}</button>
+        {{ ' ' }}<button class="word" @click="sure = false">{{ t('parts.cancel') }}</button>
       </p>
       <p v-if="handed">
         <Textarea
@@ -97,61 +96,61 @@ async function handOn() {
           readonly
           fluid
           :model-value="handed"
-          :aria-label="$t('doors.poster.text')"
+          :aria-label="t('doors.poster.text')"
           @focus="($event.target as HTMLTextAreaElement).select()"
         />
       </p>
       <div v-if="door.set" class="acts">
         <button class="word" :disabled="busy" @click="swing(door.state === 'shut')">
-          {{ $t('doors.act.' + (door.state === 'shut' ? 'open' : 'shut')) }}
+          {{ t(`doors.act.${door.state === 'shut' ? 'open' : 'shut'}`) }}
         </button>
-        <button class="word" :aria-pressed="on" @click="emit('change')">{{ $t('doors.act.change') }}</button>
+        <button class="word" :aria-pressed="on" @click="emit('change')">{{ t('doors.act.change') }}</button>
         <template v-if="door.kind === 'key'">
           <RouterLink :to="{ name: 'poster', params: { site: site.id, door: door.id } }">{{
-            $t('doors.act.poster')
+            t('doors.act.poster')
           }}</RouterLink>
-          <button class="word" @click="handOn">{{ $t('doors.act.link') }}</button>
-          <button class="word" @click="sure = true">{{ $t('doors.act.key') }}</button>
+          <button class="word" @click="handOn">{{ t('doors.act.link') }}</button>
+          <button class="word" @click="sure = true">{{ t('doors.act.key') }}</button>
         </template>
         <button v-if="door.kind === 'invitation'" class="word" @click="emit('invite')">
-          {{ $t('doors.act.invite') }}
+          {{ t('doors.act.invite') }}
         </button>
         <RouterLink v-if="door.kind === 'preview'" :to="{ name: 'preview', params: { door: door.id } }">{{
-          $t('doors.act.look')
+          t('doors.act.look')
         }}</RouterLink>
-        <button class="word" @click="emit('copy')">{{ $t('doors.act.copy') }}</button>
+        <button class="word" @click="emit('copy')">{{ t('doors.act.copy') }}</button>
         <RouterLink v-if="door.came" :to="{ name: 'roster', params: { site: site.id }, query: { door: door.id } }">{{
-          $t('doors.act.who')
+          t('doors.act.who')
         }}</RouterLink>
         <RouterLink
           v-if="door.through"
           :to="{ name: 'roster', params: { site: site.id }, query: { door: door.id, all: 'remove' } }"
-          >{{ $t('doors.act.out') }}</RouterLink
+          >{{ t('doors.act.out') }}</RouterLink
         >
       </div>
       <div v-else-if="door.came" class="acts">
         <RouterLink :to="{ name: 'roster', params: { site: site.id }, query: { door: door.id } }">{{
-          $t('doors.act.who')
+          t('doors.act.who')
         }}</RouterLink>
       </div>
     </div>
     <div class="numbers nums">
       <p v-if="next" class="next">{{ next }}</p>
       <p v-if="door.kind === 'invitation' && door.asked">
-        {{ $t('doors.answered', { n: door.answered, of: door.asked }) }}
+        {{ t('doors.answered', { n: door.answered, of: door.asked }) }}
       </p>
       <p v-if="door.kind !== 'preview'">
-        {{ $t('doors.came', { n: $n(door.came) }, door.came)
-        }}<template v-if="door.came !== door.through">, {{ $t('doors.stillHere', { n: $n(door.through) }) }}</template>
+        {{ t('doors.came', { n: $n(door.came) }, door.came)
+        }}<template v-if="door.came !== door.through">, {{ t('doors.stillHere', { n: $n(door.through) }) }}</template>
       </p>
       <p v-if="door.left !== null" :class="{ brass: !door.left }">
-        {{ $t('doors.left', { n: door.left }, door.left) }}
+        {{ t('doors.left', { n: door.left }, door.left) }}
       </p>
       <p v-if="door.waiting || door.asking" class="brass">
         {{
           [
-            door.waiting ? $t('doors.waiting', { n: door.waiting }, door.waiting) : '',
-            door.asking ? $t('doors.asking', { n: door.asking }, door.asking) : '',
+            door.waiting ? t('doors.waiting', { n: door.waiting }, door.waiting) : '',
+            door.asking ? t('doors.asking', { n: door.asking }, door.asking) : '',
           ]
             .filter(Boolean)
             .join(', ')
@@ -159,7 +158,7 @@ async function handOn() {
       </p>
       <DaysChart :chart="door.chart" />
       <button v-if="door.came" class="word" :aria-expanded="unfolded" @click="unfolded = !unfolded">
-        {{ $t('doors.days.' + (unfolded ? 'fold' : 'open')) }}
+        {{ t(`doors.days.${unfolded ? 'fold' : 'open'}`) }}
       </button>
     </div>
     <DoorDays v-if="unfolded" class="wide" :door="door" :name="name" :site="site" />

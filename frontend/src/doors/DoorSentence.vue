@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import type { Door, Platform, Site } from '@/shared/api'
+import { t } from '@/shared/words'
 import DoorTimes from './DoorTimes.vue'
 import DoorWho from './DoorWho.vue'
 import { provideDraft } from './doorDraft'
@@ -25,11 +26,11 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
 <template>
   <form
     class="write"
-    :aria-label="$t(door ? 'doors.changing' : 'doors.new', { name: door?.name ?? '' })"
+    :aria-label="t(door ? 'doors.changing' : 'doors.new', { name: door?.name ?? '' })"
     @submit.prevent="save"
   >
     <p class="head">
-      <label for="door-name">{{ $t('doors.write.name') }}</label>
+      <label for="door-name">{{ t('doors.write.name') }}</label>
       {{ ' '
       }}<InputText
         id="door-name"
@@ -37,7 +38,7 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
         v-model="draft.name"
         size="small"
         maxlength="60"
-        :placeholder="$t('doors.kinds.' + draft.kind)"
+        :placeholder="t(`doors.kinds.${draft.kind}`)"
       />
     </p>
     <div class="flow">
@@ -46,14 +47,14 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
     </div>
     <div class="field">
       <label for="door-about"
-        >{{ $t('doors.write.about') }} <span class="soft">{{ $t('doors.write.aboutHint') }}</span></label
+        >{{ t('doors.write.about') }} <span class="soft">{{ t('doors.write.aboutHint') }}</span></label
       ><Textarea id="door-about" v-model="draft.about" rows="2" maxlength="600" />
     </div>
     <p v-if="unreachable && open" class="brass" role="status">{{ unreachable.message }}</p>
     <p v-else-if="reachSentence" class="follows" role="status">{{ reachSentence }}</p>
     <p class="acts">
-      <Button type="submit" size="small" :disabled="busy" :label="$t(door ? 'doors.write.save' : 'doors.write.make')" />
-      {{ ' ' }}<button type="button" class="word" @click="emit('close')">{{ $t('doors.write.cancel') }}</button>
+      <Button type="submit" size="small" :disabled="busy" :label="t(door ? 'doors.write.save' : 'doors.write.make')" />
+      {{ ' ' }}<button type="button" class="word" @click="emit('close')">{{ t('parts.cancel') }}</button>
     </p>
   </form>
 </template>

@@ -5,75 +5,80 @@ import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
 import { useDraft } from './doorDraft'
+import { t, tIn } from '@/shared/words'
 
 /** Of the sentence of a door: from when until when, for how many, and what becomes of those who came through it. */
 const { draft, quiet, wrong, joins, open } = useDraft()
-const QUIET = { never: 'doors.write.quietNever', days: 'doors.write.quietDays', meetings: 'doors.write.quietMeetings' }
+const QUIET = {
+  never: 'doors.write.quietNever',
+  days: 'doors.write.quietDays',
+  meetings: 'doors.write.quietMeetings',
+} as const
 </script>
 
 <template>
   <div class="line">
-    {{ $t('doors.write.from') }}
+    {{ t('doors.write.from') }}
     <DayField
       :model-value="draft.fromDay ?? ''"
-      :label="$t('doors.write.from')"
+      :label="t('doors.write.from')"
       @update:model-value="draft.fromDay = $event || null"
     />
-    {{ $t('doors.write.until') }}
+    {{ t('doors.write.until') }}
     <DayField
       :model-value="draft.untilDay ?? ''"
-      :label="$t('doors.write.until')"
+      :label="t('doors.write.until')"
       :invalid="!!wrong('untilDay')"
       @update:model-value="draft.untilDay = $event || null"
     />
     <template v-if="open"
-      >{{ $t('doors.write.upTo') }}
+      >{{ t('doors.write.upTo') }}
       <NumberField
         v-model="draft.seats"
         :figures="12"
         :min="1"
         :max="10000"
-        :placeholder="$t('doors.write.asFit')"
-        :label="$t('doors.write.upTo')"
+        :placeholder="t('doors.write.asFit')"
+        :label="t('doors.write.upTo')"
       />
-      {{ $t('doors.write.people') }}</template
+      {{ t('doors.write.people') }}</template
     >
     <span v-for="field in ['fromDay', 'untilDay', 'seats']" :key="field" class="clay">{{ wrong(field) }}</span>
   </div>
   <div v-if="open" class="line">
-    {{ $t('doors.write.full') }}
+    {{ t('doors.write.full') }}
     <PickOne
       v-model="draft.waiting"
-      :label="$t('doors.write.full')"
-      :options="optionsIn([true, false], (yes) => $t(yes ? 'doors.write.wait' : 'doors.write.told'))"
+      :label="t('doors.write.full')"
+      :options="optionsIn([true, false], (yes) => t(yes ? 'doors.write.wait' : 'doors.write.told'))"
     />
     <template v-if="draft.waiting"
-      >{{ $t('doors.write.hours') }}
-      <NumberField v-model="draft.offerHours" :figures="3" :min="1" :max="200" :label="$t('doors.write.hours')" />
-      {{ $t('doors.write.hoursUnit') }}</template
+      >{{ t('doors.write.hours') }}
+      <NumberField v-model="draft.offerHours" :figures="3" :min="1" :max="200" :label="t('doors.write.hours')" />
+      {{ t('doors.write.hoursUnit') }}</template
     >
   </div>
   <div v-if="joins" class="line">
-    {{ $t('doors.write.stays') }}
+    {{ t('doors.write.stays') }}
     <PickOne
       v-model="draft.stay"
-      :label="$t('doors.write.stays')"
-      :options="optionsIn(['site', 'term', 'day'] as const, (stay) => $t('doors.write.stay.' + stay))"
+      :label="t('doors.write.stays')"
+      :options="optionsIn(['site', 'term', 'day'] as const, (stay) => t(`doors.write.stay.${stay}`))"
     />
     <DayField
       v-if="draft.stay === 'day'"
       :model-value="draft.stayDay ?? ''"
-      :label="$t('doors.write.stay.day')"
+      :label="t('doors.write.stay.day')"
       @update:model-value="draft.stayDay = $event || null"
     />
     {{ ' ' }}<span class="clay">{{ wrong('stayDay') }}</span>
   </div>
   <div v-if="draft.kind === 'key'" class="line">
-    {{ $t('doors.write.quiet') }}
+    {{ t('doors.write.quiet') }}
     <PickOne
       v-model="quiet"
-      :label="$t('doors.write.quiet')"
-      :options="optionsIn(['never', 'days', 'meetings'] as const, (rule) => $t(QUIET[rule]))"
+      :label="t('doors.write.quiet')"
+      :options="optionsIn(['never', 'days', 'meetings'] as const, (rule) => t(QUIET[rule]))"
     />
     <template v-if="quiet === 'days'"
       ><NumberField
@@ -82,9 +87,9 @@ const QUIET = { never: 'doors.write.quietNever', days: 'doors.write.quietDays', 
         :min="1"
         :max="365"
         placeholder="21"
-        :label="$t('doors.write.daysUnit')"
+        :label="t('doors.write.daysUnit')"
       />
-      {{ $t('doors.write.daysUnit') }}</template
+      {{ t('doors.write.daysUnit') }}</template
     >
     <template v-if="quiet === 'meetings'"
       ><NumberField
@@ -93,42 +98,42 @@ const QUIET = { never: 'doors.write.quietNever', days: 'doors.write.quietDays', 
         :min="1"
         :max="20"
         placeholder="3"
-        :label="$t('doors.write.meetingsUnit')"
+        :label="t('doors.write.meetingsUnit')"
       />
-      {{ $t('doors.write.meetingsUnit') }}
+      {{ t('doors.write.meetingsUnit') }}
       <Tick v-for="weekday in 7" :key="weekday" v-model="draft.meets" :value="weekday">{{
-        $t('doors.weekday.' + weekday).slice(0, 2)
+        tIn('doors.weekday', String(weekday)).slice(0, 2)
       }}</Tick></template
     >
     <span class="clay">{{ wrong('meets') }}</span>
-    {{ ' ' }}<span v-if="quiet !== 'never'" class="soft small">{{ $t('doors.write.quietHow') }}</span>
+    {{ ' ' }}<span v-if="quiet !== 'never'" class="soft small">{{ t('doors.write.quietHow') }}</span>
   </div>
   <div v-if="draft.kind === 'key'" class="line">
-    {{ $t('doors.write.accounts') }}
+    {{ t('doors.write.accounts') }}
     <PickOne
       v-model="draft.accounts"
-      :label="$t('doors.write.accounts')"
-      :options="optionsIn([false, true], (yes) => $t(yes ? 'doors.write.accountsYes' : 'doors.write.accountsNo'))"
+      :label="t('doors.write.accounts')"
+      :options="optionsIn([false, true], (yes) => t(yes ? 'doors.write.accountsYes' : 'doors.write.accountsNo'))"
     />
     {{ ' ' }}<span class="clay">{{ wrong('accounts') }}</span>
   </div>
   <div v-if="draft.kind === 'invitation'" class="line">
-    {{ $t('doors.write.answer') }}
-    <NumberField v-model="draft.answerDays" :figures="2" :min="1" :max="90" :label="$t('doors.write.answer')" />
-    {{ $t('doors.write.remind') }}
+    {{ t('doors.write.answer') }}
+    <NumberField v-model="draft.answerDays" :figures="2" :min="1" :max="90" :label="t('doors.write.answer')" />
+    {{ t('doors.write.remind') }}
     <NumberField
       v-model="draft.remindDays"
       :figures="2"
       :min="1"
       :max="60"
-      :placeholder="$t('doors.write.remindNever')"
-      :label="$t('doors.write.remind')"
+      :placeholder="t('doors.write.remindNever')"
+      :label="t('doors.write.remind')"
     />
-    {{ $t('doors.write.days') }}. {{ $t('doors.write.holds') }}
+    {{ t('doors.write.days') }}. {{ t('doors.write.holds') }}
     <PickOne
       v-model="draft.holds"
-      :label="$t('doors.write.holds')"
-      :options="optionsIn([false, true], (yes) => $t(yes ? 'doors.write.holdsYes' : 'doors.write.holdsNo'))"
+      :label="t('doors.write.holds')"
+      :options="optionsIn([false, true], (yes) => t(yes ? 'doors.write.holdsYes' : 'doors.write.holdsNo'))"
     />
   </div>
 </template>

@@ -18,15 +18,15 @@ const further = computed(() =>
 const places = computed(() =>
   optionsIn(
     props.site.sections.length ? (['none', 'fixed', 'emptiest', 'choice'] as const) : (['none'] as const),
-    (place) => t('doors.write.place.' + place),
+    (place) => t(`doors.write.place.${place}`),
   ),
 )
 </script>
 
 <template>
   <div v-if="open" class="line">
-    {{ $t('doors.say.anyone') }}
-    {{ draft.divisions.length ? $t('doors.write.from') : '(' + $t('doors.write.everybody') + ')' }}
+    {{ t('doors.say.anyone') }}
+    {{ draft.divisions.length ? t('doors.write.from') : '(' + t('doors.write.everybody') + ')' }}
     <span v-for="code in draft.divisions" :key="code" class="chip"
       >{{ platform?.divisions.find((each) => each.code === code)?.name ?? code }}
       <button
@@ -39,33 +39,33 @@ const places = computed(() =>
       </button></span
     >
     <PickOne
-      :label="$t('doors.write.further')"
-      :placeholder="$t('doors.write.further')"
+      :label="t('doors.write.further')"
+      :placeholder="t('doors.write.further')"
       :model-value="undefined"
       :options="further"
       @update:model-value="(code) => code && (draft.divisions = toggle(draft.divisions, code))"
     />
-    {{ $t('doors.write.levels') }}
-    <NumberField v-model="draft.lowest" :figures="2" :min="1" :max="20" :label="$t('form.lowest')" />
-    {{ $t('doors.write.to') }}
-    <NumberField v-model="draft.highest" :figures="2" :min="1" :max="20" :label="$t('form.highest')" />
-    {{ $t('doors.write.domains') }}
+    {{ t('doors.write.levels') }}
+    <NumberField v-model="draft.lowest" :figures="2" :min="1" :max="20" :label="t('parts.lowest')" />
+    {{ t('doors.write.to') }}
+    <NumberField v-model="draft.highest" :figures="2" :min="1" :max="20" :label="t('parts.highest')" />
+    {{ t('doors.write.domains') }}
     <InputText
       v-model="domains"
       size="small"
       class="long"
-      :placeholder="$t('doors.write.domainsHint')"
-      :aria-label="$t('doors.write.domains')"
+      :placeholder="t('doors.write.domainsHint')"
+      :aria-label="t('doors.write.domains')"
     />
     <span v-for="field in ['divisions', 'lowest', 'domains']" :key="field" class="clay">{{ wrong(field) }}</span>
   </div>
-  <div v-else-if="draft.kind === 'invitation'" class="line">{{ $t('doors.say.invited') }}</div>
+  <div v-else-if="draft.kind === 'invitation'" class="line">{{ t('doors.say.invited') }}</div>
   <div v-if="draft.kind === 'key'" class="line">
-    {{ $t('doors.write.withKey') }}
+    {{ t('doors.write.withKey') }}
     <PickOne
       v-model="chosenKey"
-      :label="$t('doors.write.keyHow')"
-      :options="optionsIn([false, true], (own) => $t('doors.write.' + (own ? 'chosen' : changed ? 'keep' : 'made')))"
+      :label="t('doors.write.keyHow')"
+      :options="optionsIn([false, true], (own) => t(`doors.write.${own ? 'chosen' : changed ? 'keep' : 'made'}`))"
     />
     <InputText
       v-if="chosenKey"
@@ -73,41 +73,41 @@ const places = computed(() =>
       class="num long"
       size="small"
       maxlength="120"
-      :placeholder="$t('doors.write.keyHint')"
-      :aria-label="$t('doors.write.key')"
+      :placeholder="t('doors.write.keyHint')"
+      :aria-label="t('doors.write.key')"
       :invalid="!!wrong('key')"
       @update:model-value="draft.key = $event ?? null"
     />
     <span class="clay">{{ wrong('key') }}</span>
   </div>
   <div v-if="joins" class="line">
-    {{ $t('doors.write.may') }}
-    <PickOne v-model="draft.role" :label="$t('doors.write.may')" :options="optionsOf(platform?.roles, 'code')" />
-    <PickOne v-model="draft.place" :label="$t('doors.write.where')" :options="places" />
+    {{ t('doors.write.may') }}
+    <PickOne v-model="draft.role" :label="t('doors.write.may')" :options="optionsOf(platform?.roles, 'code')" />
+    <PickOne v-model="draft.place" :label="t('doors.write.where')" :options="places" />
     <PickOne
       v-if="draft.place === 'fixed'"
       :model-value="draft.section ?? undefined"
-      :label="$t('doors.write.place.fixed')"
+      :label="t('doors.write.place.fixed')"
       :options="optionsOf(site.sections, 'id')"
       @update:model-value="draft.section = $event ?? null"
     />
     <PickOne
       v-if="open"
       v-model="draft.approval"
-      :label="$t('doors.write.when')"
-      :options="optionsIn([false, true], (yes) => $t('doors.write.at.' + (yes ? 'yes' : 'once')))"
+      :label="t('doors.write.when')"
+      :options="optionsIn([false, true], (yes) => t(`doors.write.at.${yes ? 'yes' : 'once'}`))"
     />
     <span v-for="field in ['role', 'place', 'section']" :key="field" class="clay">{{ wrong(field) }}</span>
   </div>
   <div v-else class="line">
     <PickOne
       v-model="draft.anyone"
-      :label="$t('doors.kinds.preview')"
-      :options="optionsIn([false, true], (yes) => $t('doors.write.anyone.' + (yes ? 'yes' : 'no')))"
+      :label="t('doors.kinds.preview')"
+      :options="optionsIn([false, true], (yes) => t(`doors.write.anyone.${yes ? 'yes' : 'no'}`))"
     />
-    {{ $t('doors.write.look') }}
+    {{ t('doors.write.look') }}
     <Tick v-for="each in ['leads', 'sections', 'numbers'] as const" :key="each" v-model="draft.shows" :value="each">{{
-      $t('doors.say.shows.' + each)
+      t(`doors.say.shows.${each}`)
     }}</Tick>
   </div>
 </template>

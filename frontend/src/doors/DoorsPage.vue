@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Door, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import DoorRow from './DoorRow.vue'
@@ -16,8 +17,9 @@ const id = computed(() => props.site.id)
 const { platform, roleName } = usePlatform()
 const { doors, error, isPending, refetch } = useDoors(id)
 const { waiting } = useWaiting(id)
+type Group = 'key' | 'invitation' | 'request' | 'preview' | 'brought'
 /** Doors by what people do there, and apart from them what others brought; in each, what changes next comes first. */
-const GROUPS: Record<string, Door['kind'][]> = {
+const GROUPS: Record<Group, Door['kind'][]> = {
   key: ['key'],
   invitation: ['invitation'],
   request: ['request'],
@@ -25,8 +27,8 @@ const GROUPS: Record<string, Door['kind'][]> = {
   brought: ['staff', 'cohort', 'feed'],
 }
 const groups = computed(() =>
-  Object.entries(GROUPS)
-    .map(([group, kinds]) => ({ group, some: doors.value.filter((door) => kinds.includes(door.kind)) }))
+  (Object.keys(GROUPS) as Group[])
+    .map((group) => ({ group, some: doors.value.filter((door) => GROUPS[group].includes(door.kind)) }))
     .filter(({ some }) => some.length),
 )
 const draft = ref<Draft | null>(null)
@@ -74,22 +76,22 @@ function made(door: string) {
     <div class="page">
       <header>
         <h1>
-          <HelpWord term="door">{{ $t('doors.title') }}</HelpWord>
+          <HelpWord term="door">{{ t('doors.title') }}</HelpWord>
         </h1>
         <span class="new"
-          >{{ $t('doors.new') }}:
+          >{{ t('doors.new') }}:
           <button
             v-for="kind in KINDS"
             :key="kind"
             class="word"
-            :title="$t('doors.kindHint.' + kind)"
+            :title="t(`doors.kindHint.${kind}`)"
             @click="start(kind)"
           >
-            {{ $t('doors.kinds.' + kind) }}
+            {{ t(`doors.kinds.${kind}`) }}
           </button></span
         >
-        <RouterLink :to="{ name: 'arrivals', params: { site: id } }">{{ $t('doors.act.watch') }}</RouterLink>
-        <RouterLink :to="{ name: 'renew-keys' }">{{ $t('doors.renewAll') }}</RouterLink>
+        <RouterLink :to="{ name: 'arrivals', params: { site: id } }">{{ t('doors.act.watch') }}</RouterLink>
+        <RouterLink :to="{ name: 'renew-keys' }">{{ t('doors.renewAll') }}</RouterLink>
       </header>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <DoorSentence
@@ -103,13 +105,13 @@ function made(door: string) {
         @made="made"
       />
       <WaitingList :waiting="waiting" :in-line="doors.reduce((sum, door) => sum + door.waiting, 0)" :site="site" />
-      <p v-if="isPending" class="skeleton" role="status" :aria-label="$t('doors.loading')" />
-      <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
+      <p v-if="isPending" class="skeleton" role="status" :aria-label="t('doors.loading')" />
+      <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ t('doors.empty') }}</p>
       <section v-for="{ group, some } in groups" :key="group" :aria-labelledby="'doors-' + group">
         <h2 :id="'doors-' + group">
-          <HelpWord v-if="group !== 'brought'" :term="group">{{ $t('doors.groups.' + group) }}</HelpWord><template
+          <HelpWord v-if="group !== 'brought'" :term="group">{{ t(`doors.groups.${group}`) }}</HelpWord><template
             v-else
-            >{{ $t('doors.groups.' + group) }}</template
+            >{{ t(`doors.groups.${group}`) }}</template
           >
         </h2>
         <ul>

@@ -6,17 +6,16 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, Problem, take, type Door, type InviteLine, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { day, fullName } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { inviteAgain, withdrawInvitations } from './answers'
 
 /** Invitations through one door: whom to invite, in words of one's own, and how each one stands. */
 const props = defineProps<{ door: Door; site: Site; first?: string }>()
 defineEmits<{ close: [] }>()
-const { t } = useI18n()
 const text = ref(props.first ?? '')
 const words = ref('')
 const choices = ref<Record<string, string>>({})
@@ -82,24 +81,24 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
 </script>
 
 <template>
-  <DockedColumn name="invite" :label="$t('doors.invite.title', { name: door.name })" closes @close="$emit('close')">
-    <h2>{{ $t('doors.invite.title', { name: door.name }) }}</h2>
+  <DockedColumn name="invite" :label="t('doors.invite.title', { name: door.name })" closes @close="$emit('close')">
+    <h2>{{ t('doors.invite.title', { name: door.name }) }}</h2>
     <div class="field">
-      <label for="invite-box">{{ $t('doors.invite.box') }}</label><Textarea
+      <label for="invite-box">{{ t('doors.invite.box') }}</label><Textarea
         id="invite-box"
         v-model="text"
         rows="4"
         spellcheck="false"
-        :placeholder="$t('doors.invite.hint')"
+        :placeholder="t('doors.invite.hint')"
       />
     </div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <ol v-if="lines.length">
       <li v-for="(line, index) in shown" :key="index" :class="line.verdict">
         <strong>{{ line.person?.name ?? line.address ?? line.text }}</strong>
-        {{ ' ' }}<span v-if="line.verdict === 'ready' && !line.person" class="soft">{{ $t('doors.invite.new') }}</span>
+        {{ ' ' }}<span v-if="line.verdict === 'ready' && !line.person" class="soft">{{ t('doors.invite.new') }}</span>
         <span :class="line.verdict === 'ready' ? 'soft' : 'brass'">{{
-          $t('doors.invite.verdict.' + line.verdict)
+          t(`doors.invite.verdict.${line.verdict}`)
         }}</span>
         <OneOf
           v-for="who in line.candidates"
@@ -110,41 +109,41 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
           @update:model-value="choose(line, who.id)"
           >{{ fullName(who) }}
           <span class="soft"
-            >{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> ·
+            >{{ t(`kind.${who.kind}`) }}<template v-if="who.level">, {{ t('level', { n: who.level }) }}</template> ·
             {{ who.division.name }}</span
           ></OneOf
         >
       </li>
       <li v-if="shown.length < lines.length" class="soft">
-        {{ $t('doors.live.more', { n: $n(lines.length - shown.length) }, lines.length - shown.length) }}
+        {{ t('doors.live.more', { n: $n(lines.length - shown.length) }, lines.length - shown.length) }}
       </li>
     </ol>
     <div v-if="lines.length" class="field">
       <label for="invite-words"
-        >{{ $t('doors.invite.words') }} <span class="soft">{{ $t('doors.invite.wordsHint') }}</span></label
+        >{{ t('doors.invite.words') }} <span class="soft">{{ t('doors.invite.wordsHint') }}</span></label
       ><Textarea id="invite-words" v-model="words" rows="3" maxlength="2000" />
     </div>
-    <p v-if="left !== null" class="brass">{{ $t('doors.invite.left', { n: left }, left) }}</p>
+    <p v-if="left !== null" class="brass">{{ t('doors.invite.left', { n: left }, left) }}</p>
     <p v-if="lines.length">
       <Button
         :disabled="!ready || busy || isFetching"
-        :label="$t('doors.invite.send', { n: ready }, ready)"
+        :label="t('doors.invite.send', { n: ready }, ready)"
         @click="invite"
       />
     </p>
     <p v-if="unanswered">
       <button class="word" :disabled="busy" @click="again([])">
-        {{ $t('doors.invite.again', { n: unanswered }, unanswered) }}
+        {{ t('doors.invite.again', { n: unanswered }, unanswered) }}
       </button>
     </p>
-    <p v-if="!invitations.length" class="soft">{{ $t('doors.invite.none') }}</p>
+    <p v-if="!invitations.length" class="soft">{{ t('doors.invite.none') }}</p>
     <ol v-else>
       <li v-for="each in invitations" :key="each.id">
-        <strong>{{ each.person?.name ?? (each.address || $t('doors.invite.forgotten')) }}</strong>
-        {{ ' ' }}<span :class="tone(each.state)">{{ $t('doors.invite.state.' + each.state) }}</span>
-        <span v-if="each.answeredBy" class="soft">{{ $t('doors.invite.by', { name: each.answeredBy.name }) }}</span>
+        <strong>{{ each.person?.name ?? (each.address || t('doors.invite.forgotten')) }}</strong>
+        {{ ' ' }}<span :class="tone(each.state)">{{ t(`doors.invite.state.${each.state}`) }}</span>
+        <span v-if="each.answeredBy" class="soft">{{ t('doors.invite.by', { name: each.answeredBy.name }) }}</span>
         <span v-if="['on-its-way', 'sent', 'opened'].includes(each.state)" class="soft">{{
-          $t('doors.invite.until', { day: day(each.lapsesAt, site.timeZone) })
+          t('doors.invite.until', { day: day(each.lapsesAt, site.timeZone) })
         }}</span>
         <span v-if="each.state === 'bounced' && each.reason" class="soft">{{ each.reason }}</span>
         <span v-if="each.state !== 'answered' && each.state !== 'withdrawn'" class="acts"
@@ -152,17 +151,17 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
             v-if="each.state !== 'on-its-way'"
             class="word"
             :disabled="busy"
-            :aria-label="`${$t('doors.invite.once')}: ${each.person?.name ?? each.address}`"
+            :aria-label="`${t('doors.invite.once')}: ${each.person?.name ?? each.address}`"
             @click="again([each.id])"
           >
-            {{ $t('doors.invite.once') }}</button
+            {{ t('doors.invite.once') }}</button
           ><button
             class="word"
             :disabled="busy"
-            :aria-label="`${$t('doors.invite.withdraw')}: ${each.person?.name ?? each.address}`"
+            :aria-label="`${t('doors.invite.withdraw')}: ${each.person?.name ?? each.address}`"
             @click="withdraw([each.id])"
           >
-            {{ $t('doors.invite.withdraw') }}
+            {{ t('doors.invite.withdraw') }}
           </button></span
         >
       </li>

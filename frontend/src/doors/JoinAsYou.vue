@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { defineAsyncComponent } from 'vue'
 import { day } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import { useJoining } from './joining'
 
 /** What the door does for whoever is signed in: in, in the line, asked, or why not. */
@@ -14,87 +15,87 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
 <template>
   <section v-if="look && you">
     <p class="you">
-      {{ $t('join.you', { name: you.name }) }}
-      <button class="word" :disabled="busy" @click="leave">{{ $t('join.notYou') }}</button>
+      {{ t('join.you', { name: you.name }) }}
+      <button class="word" :disabled="busy" @click="leave">{{ t('join.notYou') }}</button>
     </p>
     <template v-if="invitation && !invitation.yours && !over">
       <p class="callout">
         {{
           invitation.name
-            ? $t('join.invitation.forYou', { name: invitation.name })
-            : $t('join.invitation.to', { address: invitation.address })
+            ? t('join.invitation.forYou', { name: invitation.name })
+            : t('join.invitation.to', { address: invitation.address })
         }}
       </p>
       <Button
         v-if="!invitation.name"
         :disabled="busy"
-        :label="$t('join.invitation.asMe', { name: you.name })"
+        :label="t('join.invitation.asMe', { name: you.name })"
         fluid
         @click="join(true)"
       />
-      <Button variant="outlined" :disabled="busy" :label="$t('join.invitation.otherAccount')" fluid @click="leave" />
+      <Button variant="outlined" :disabled="busy" :label="t('join.invitation.otherAccount')" fluid @click="leave" />
     </template>
     <template v-else-if="admission?.passage === 'no'"
       ><p class="callout" role="alert">
         {{ admission.sentence
         }}<template v-if="admission.code === 'not-yet'">
-          {{ $t('join.closed.not-yet', { day: day(look.fromAt, zone) }) }}</template
+          {{ t('join.closed.not-yet', { day: day(look.fromAt, zone) }) }}</template
         >
       </p>
       <p class="soft">
         {{
-          $t(admission.next === 'ask-lead' && look.leads.length ? 'join.helps' : 'join.next.' + admission.next, {
-            leads: look.leads.join(', '),
-          })
+          admission.next === 'ask-lead' && look.leads.length
+            ? t('join.helps', { leads: look.leads.join(', ') })
+            : tIn('join.next', admission.next)
         }}
       </p></template
     >
     <template v-else-if="over === 'answered' && admission?.passage !== 'already'"
-      ><p class="callout" role="alert">{{ $t('join.invitation.answered') }}</p></template
+      ><p class="callout" role="alert">{{ t('join.invitation.answered') }}</p></template
     >
     <template v-else-if="admission?.passage === 'already'"
-      ><p>{{ $t('join.already') }}</p>
+      ><p>{{ t('join.already') }}</p>
       <RouterLink class="go" :to="{ name: 'landing', params: { site: look.site.id } }">{{
-        $t('join.enter')
+        t('join.enter')
       }}</RouterLink></template
     >
     <template v-else-if="admission?.waits"
       ><p>
-        {{ admission.passage === 'line' ? $t('join.alreadyWaiting', { n: admission.place }) : $t('join.alreadyAsked') }}
+        {{ admission.passage === 'line' ? t('join.alreadyWaiting', { n: admission.place }) : t('join.alreadyAsked') }}
       </p>
-      <RouterLink class="go" to="/sites/in">{{ $t('join.mine') }}</RouterLink></template
+      <RouterLink class="go" to="/sites/in">{{ t('join.mine') }}</RouterLink></template
     >
     <form v-else-if="admission" @submit.prevent="join(false)">
-      <p v-if="admission.passage === 'line'">{{ $t('join.full', { n: admission.place }) }}</p>
+      <p v-if="admission.passage === 'line'">{{ t('join.full', { n: admission.place }) }}</p>
       <div v-if="look.sections.length" class="field">
         <PickOne
           v-model="form.section"
           stacked
           fluid
-          :label="$t('join.section')"
-          :placeholder="$t('join.choose')"
+          :label="t('join.section')"
+          :placeholder="t('join.choose')"
           :options="sections"
         /><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
       </div>
       <div v-if="admission.passage === 'approval'" class="field">
-        <label for="why">{{ $t('join.why') }}</label><InputText
+        <label for="why">{{ t('join.why') }}</label><InputText
           id="why"
           v-model="form.why"
           maxlength="300"
           aria-describedby="why-hint"
           fluid
-        /><span id="why-hint" class="hint">{{ $t('join.whyHint') }}</span>
+        /><span id="why-hint" class="hint">{{ t('join.whyHint') }}</span>
       </div>
       <Button
         type="submit"
         :disabled="busy"
         :label="
-          $t(admission.passage === 'line' ? 'join.wait' : admission.passage === 'approval' ? 'join.ask' : 'join.join')
+          t(admission.passage === 'line' ? 'join.wait' : admission.passage === 'approval' ? 'join.ask' : 'join.join')
         "
         fluid
       />
     </form>
-    <Button v-else :disabled="busy" :label="$t('join.join')" fluid @click="join(false)" />
+    <Button v-else :disabled="busy" :label="t('join.join')" fluid @click="join(false)" />
   </section>
 </template>
 

@@ -2,6 +2,7 @@
 import Textarea from 'primevue/textarea'
 import Button from 'primevue/button'
 import { useJoining } from './joining'
+import { t } from '@/shared/words'
 
 /** The key, typed or pasted. */
 const { key, wrong, busy, see } = useJoining()
@@ -9,9 +10,9 @@ const { key, wrong, busy, see } = useJoining()
 
 <template>
   <form @submit.prevent="see">
-    <h1>{{ $t('join.title') }}</h1>
+    <h1>{{ t('join.title') }}</h1>
     <div class="field">
-      <label for="key">{{ $t('join.key') }}</label>
+      <label for="key">{{ t('join.key') }}</label>
       <!-- A key is longer than a phone is wide: it wraps, so that all of it can be compared. -->
       <Textarea
         id="key"
@@ -31,12 +32,12 @@ const { key, wrong, busy, see } = useJoining()
         fluid
         @keydown.enter.prevent="($event.target as HTMLTextAreaElement).form?.requestSubmit()"
       />
-      <span id="key-hint" class="hint">{{ $t('join.hint') }}</span>
+      <span id="key-hint" class="hint">{{ t('join.hint') }}</span>
       <span v-if="wrong('key')" class="wrong" role="alert">{{ wrong('key') }}</span>
     </div>
-    <Button type="submit" :disabled="busy" :label="$t('join.go')" fluid />
+    <Button type="submit" :disabled="busy" :label="t('join.go')" fluid />
     <p class="soft small">
-      <RouterLink to="/sites/open">{{ $t('openDoors.title') }}</RouterLink>
+      <RouterLink to="/sites/open">{{ t('openDoors.title') }}</RouterLink>
     </p>
   </form>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { day, lastDay } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import JoinAsYou from './JoinAsYou.vue'
 import JoinKey from './JoinKey.vue'
@@ -13,38 +14,38 @@ const { invited, look, joined, refusal, zone, you, invitation, closed, asks, ove
 <template>
   <div class="porch">
     <div class="card">
-      <p class="name"><img src="/mark.svg" alt="" width="32" height="32" />{{ $t('app.name') }}</p>
+      <p class="name"><img src="/mark.svg" alt="" width="32" height="32" />{{ t('app.name') }}</p>
 
       <JoinKey v-if="step === 'key' && !invited" />
 
       <template v-else-if="look">
         <section class="what">
-          <p class="soft">{{ $t(invited ? 'join.invitation.title' : 'join.stand') }}</p>
+          <p class="soft">{{ t(invited ? 'join.invitation.title' : 'join.stand') }}</p>
           <div class="door">
             <DoorGlyph :state="closed ? 'closed' : asks ? 'draft' : 'open'" />
             <h1>{{ look.site.title }}</h1>
           </div>
           <p>
-            <strong>{{ $t('join.as', { role: look.role.name.toLowerCase() }) }}</strong>
+            <strong>{{ t('join.as', { role: look.role.name.toLowerCase() }) }}</strong>
             {{ ' ' }}<span class="soft">· {{ look.site.division }} · {{ look.site.term }}</span>
           </p>
           <p v-if="look.role.caution" class="brass">{{ look.role.caution }}</p>
           <p v-if="look.about">{{ look.about }}</p>
           <p v-if="look.untilAt && !closed" class="soft">
-            {{ $t('join.until', { day: lastDay(look.untilAt, zone) }) }}
+            {{ t('join.until', { day: lastDay(look.untilAt, zone) }) }}
           </p>
           <blockquote v-if="invitation?.words">
-            <span class="soft">{{ $t('join.invitation.words') }}</span><br />{{ invitation.words }}
+            <span class="soft">{{ t('join.invitation.words') }}</span><br />{{ invitation.words }}
           </blockquote>
         </section>
 
         <p v-if="refusal" class="callout bad" role="alert">{{ refusal.sentence }}</p>
 
         <section v-if="step === 'done' && joined" class="done" role="status">
-          <h2>{{ $t('join.done.' + joined.passage, { n: joined.place }) }}</h2>
-          <p v-if="joined.login" class="callout">{{ $t('join.login', { login: joined.login }) }}</p>
+          <h2>{{ tIn('join.done', joined.passage, { n: joined.place }) }}</h2>
+          <p v-if="joined.login" class="callout">{{ t('join.login', { login: joined.login }) }}</p>
           <p v-if="joined.opensAt && joined.passage === 'in'">
-            {{ $t('join.opens', { day: day(joined.opensAt, zone) }) }}
+            {{ t('join.opens', { day: day(joined.opensAt, zone) }) }}
           </p>
           <RouterLink
             class="go"
@@ -53,25 +54,25 @@ const { invited, look, joined, refusal, zone, you, invitation, closed, asks, ove
                 ? { name: 'landing', params: { site: joined.site.id } }
                 : '/sites/in'
             "
-            >{{ $t(joined.passage === 'in' || joined.passage === 'already' ? 'join.enter' : 'join.mine') }}</RouterLink
+            >{{ t(joined.passage === 'in' || joined.passage === 'already' ? 'join.enter' : 'join.mine') }}</RouterLink
           >
         </section>
 
         <section v-else-if="over === 'withdrawn' || over === 'lapsed'">
-          <p class="callout">{{ $t('join.over.' + over) }} {{ $t('join.next.ask-lead') }}</p>
+          <p class="callout">{{ t(`join.over.${over}`) }} {{ t('join.next.ask-lead') }}</p>
         </section>
 
         <section v-else-if="step === 'closed'">
           <p class="callout">
-            {{ $t('join.closed.' + closed, { day: day(look.fromAt, zone) }) }}
-            {{ $t('join.next.' + (closed === 'not-yet' ? 'come-back' : 'ask-lead')) }}
+            {{ tIn('join.closed', closed, { day: day(look.fromAt, zone) }) }}
+            {{ t(`join.next.${closed === 'not-yet' ? 'come-back' : 'ask-lead'}`) }}
           </p>
         </section>
 
         <JoinWho v-else-if="step === 'who'" />
         <JoinAsYou v-else-if="you" />
         <p v-if="!invited && step !== 'done'" class="small">
-          <button class="word" @click="another">{{ $t('join.other') }}</button>
+          <button class="word" @click="another">{{ t('join.other') }}</button>
         </p>
       </template>
       <p v-else-if="refusal" class="callout bad" role="alert">{{ refusal.sentence }}</p>

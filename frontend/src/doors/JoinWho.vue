@@ -5,6 +5,7 @@ import { defineAsyncComponent } from 'vue'
 import NewPassword from '@/accounts/NewPassword.vue'
 import SignInForm from '@/accounts/SignInForm.vue'
 import { useJoining } from './joining'
+import { t } from '@/shared/words'
 
 /** Who somebody is who is not signed in: with an account they have, or one made on the way. */
 const { invited, look, sections, levels, mode, form, wrong, busy, see, invitation, asks, over, canMake, make } =
@@ -15,23 +16,23 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
 
 <template>
   <section v-if="look">
-    <p v-if="over === 'answered'" class="callout">{{ $t('join.invitation.answered') }}</p>
+    <p v-if="over === 'answered'" class="callout">{{ t('join.invitation.answered') }}</p>
     <p v-else-if="invitation" class="soft">
       {{
         invitation.name
-          ? $t('join.invitation.forYou', { name: invitation.name })
-          : $t('join.invitation.to', { address: invitation.address })
+          ? t('join.invitation.forYou', { name: invitation.name })
+          : t('join.invitation.to', { address: invitation.address })
       }}
     </p>
-    <div v-if="canMake && !(invited && mode === '')" class="choice" role="group" :aria-label="$t('join.who')">
-      <button :aria-pressed="mode !== 'make'" @click="mode = 'sign-in'">{{ $t('join.haveOne') }}</button>
-      <button :aria-pressed="mode === 'make'" @click="mode = 'make'">{{ $t('join.makeOne') }}</button>
+    <div v-if="canMake && !(invited && mode === '')" class="choice" role="group" :aria-label="t('join.who')">
+      <button :aria-pressed="mode !== 'make'" @click="mode = 'sign-in'">{{ t('join.haveOne') }}</button>
+      <button :aria-pressed="mode === 'make'" @click="mode = 'make'">{{ t('join.makeOne') }}</button>
     </div>
-    <h2 v-else>{{ $t('join.who') }}</h2>
+    <h2 v-else>{{ t('join.who') }}</h2>
     <form v-if="canMake && (mode === 'make' || (invited && mode === ''))" @submit.prevent="make">
       <template v-if="!invited || invitation?.account === 'none'">
         <div class="field">
-          <label for="given">{{ $t('join.given') }}</label><InputText
+          <label for="given">{{ t('join.given') }}</label><InputText
             id="given"
             v-model="form.given"
             autocomplete="given-name"
@@ -42,7 +43,7 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           /><span v-if="wrong('given')" class="wrong" role="alert">{{ wrong('given') }}</span>
         </div>
         <div class="field">
-          <label for="family">{{ $t('join.family') }}</label><InputText
+          <label for="family">{{ t('join.family') }}</label><InputText
             id="family"
             v-model="form.family"
             autocomplete="family-name"
@@ -57,8 +58,8 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
             v-model="form.level"
             stacked
             fluid
-            :label="$t('join.level')"
-            :placeholder="$t('join.choose')"
+            :label="t('join.level')"
+            :placeholder="t('join.choose')"
             :options="levels"
           /><span v-if="wrong('level')" class="wrong" role="alert">{{ wrong('level') }}</span>
         </div>
@@ -68,34 +69,34 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           v-model="form.section"
           stacked
           fluid
-          :label="$t('join.section')"
-          :placeholder="$t('join.choose')"
+          :label="t('join.section')"
+          :placeholder="t('join.choose')"
           :options="sections"
         />
       </div>
       <div v-if="asks" class="field">
-        <label for="why">{{ $t('join.why') }}</label><InputText id="why" v-model="form.why" maxlength="300" fluid />
+        <label for="why">{{ t('join.why') }}</label><InputText id="why" v-model="form.why" maxlength="300" fluid />
       </div>
       <NewPassword
         id="new-password"
         v-model="form.password"
-        :label="$t('join.password')"
+        :label="t('join.password')"
         :wrong="wrong('password')"
         :own="[form.given, form.family]"
       />
       <Button
         type="submit"
         :disabled="busy"
-        :label="$t(invited && invitation?.account === 'password' ? 'join.first' : asks ? 'join.makeAsk' : 'join.make')"
+        :label="t(invited && invitation?.account === 'password' ? 'join.first' : asks ? 'join.makeAsk' : 'join.make')"
         fluid
       />
       <p v-if="invited">
-        <button type="button" class="word" @click="mode = 'sign-in'">{{ $t('join.haveOne') }}</button>
+        <button type="button" class="word" @click="mode = 'sign-in'">{{ t('join.haveOne') }}</button>
       </p>
     </form>
     <template v-else>
       <SignInForm :known="invitation?.login ?? ''" @done="see" />
-      <p v-if="!canMake && !invited" class="soft small">{{ $t('join.noAccount') }}</p>
+      <p v-if="!canMake && !invited" class="soft small">{{ t('join.noAccount') }}</p>
     </template>
   </section>
 </template>

@@ -3,16 +3,15 @@ import InputText from 'primevue/inputtext'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, Problem, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { lastDay } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** Sites that take one without a key: joined at once, or asked with a line of why. Made for a phone first. */
-const { t } = useI18n()
 const { data, error, refetch } = useQuery({ queryKey: ['open-doors'], queryFn: () => take(api.GET('/open-doors')) })
 const asking = ref('')
 const why = ref('')
@@ -21,20 +20,20 @@ const join = (door: string) =>
   run(async () => {
     const joined = await take(api.POST('/join', { body: { door, why: why.value } }))
     asking.value = why.value = ''
-    done(t('openDoors.did.' + joined.passage, { title: joined.site.title }))
+    done(tIn('openDoors.did', joined.passage, { title: joined.site.title }))
     await refreshSite()
   })
 </script>
 
 <template>
   <div class="page narrow">
-    <h1>{{ $t('openDoors.title') }}</h1>
+    <h1>{{ t('openDoors.title') }}</h1>
     <p>
-      <RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink> ·
-      <RouterLink to="/sites/in">{{ $t('sites.in') }}</RouterLink>
+      <RouterLink to="/join">{{ t('openDoors.withKey') }}</RouterLink> ·
+      <RouterLink to="/sites/in">{{ t('find.do.in') }}</RouterLink>
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
-    <p v-else-if="data && !data.items.length" class="soft">{{ $t('openDoors.none') }}</p>
+    <p v-else-if="data && !data.items.length" class="soft">{{ t('openDoors.none') }}</p>
     <ul v-else-if="data">
       <li v-for="each in data.items" :key="each.door">
         <DoorGlyph :state="each.asks ? 'draft' : 'open'" />
@@ -43,27 +42,27 @@ const join = (door: string) =>
           <p class="soft">
             {{ each.division }} · {{ each.term
             }}<template v-if="each.untilAt">
-              · {{ $t('openDoors.until', { day: lastDay(each.untilAt, each.timeZone) }) }}</template
+              · {{ t('openDoors.until', { day: lastDay(each.untilAt, each.timeZone) }) }}</template
             >
           </p>
           <p v-if="each.about">{{ each.about }}</p>
-          <p v-if="each.waits" class="brass">{{ $t('openDoors.asked') }}</p>
+          <p v-if="each.waits" class="brass">{{ t('openDoors.asked') }}</p>
           <form v-else-if="asking === each.door" @submit.prevent="join(each.door)">
             <div class="field">
               <label :for="'why-' + each.door"
-                >{{ $t('join.why') }} <span class="soft">{{ $t('join.whyHint') }}</span></label
+                >{{ t('join.why') }} <span class="soft">{{ t('join.whyHint') }}</span></label
               ><InputText :id="'why-' + each.door" v-model="why" size="small" maxlength="300" />
             </div>
             <p class="acts">
-              <Button type="submit" :disabled="busy" :label="$t('openDoors.ask')" />
-              {{ ' ' }}<button type="button" class="word" @click="asking = ''">{{ $t('doors.no') }}</button>
+              <Button type="submit" :disabled="busy" :label="t('openDoors.ask')" />
+              {{ ' ' }}<button type="button" class="word" @click="asking = ''">{{ t('parts.cancel') }}</button>
             </p>
           </form>
           <p v-else>
             <Button
               :disabled="busy"
-              :label="$t(each.asks ? 'openDoors.ask' : 'openDoors.join')"
-              :aria-label="`${$t(each.asks ? 'openDoors.ask' : 'openDoors.join')}: ${each.site.title}`"
+              :label="t(each.asks ? 'openDoors.ask' : 'openDoors.join')"
+              :aria-label="`${t(each.asks ? 'openDoors.ask' : 'openDoors.join')}: ${each.site.title}`"
               @click="each.asks ? (asking = each.door) : join(each.door)"
             />
           </p>

@@ -3,15 +3,14 @@ import Textarea from 'primevue/textarea'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { useI18n } from 'vue-i18n'
 import type { Site } from '@/shared/api'
 import { day } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { copied, joinPage, linkOf, squares, useDoors } from './doors'
 
 /** A page to project or to print: the key as large as it goes, a code to scan, the address, three steps. */
 const props = defineProps<{ site: Site }>()
-const { t } = useI18n()
 const route = useRoute()
 const { doors } = useDoors(computed(() => props.site.id))
 const door = computed(() => doors.value.find((each) => each.id === route.params.door))
@@ -35,33 +34,33 @@ const print = () => window.print()
 <template>
   <div class="page">
     <p class="acts no-print">
-      <Button size="small" :label="$t('doors.poster.print')" @click="print" /><button
+      <Button size="small" :label="t('doors.poster.print')" @click="print" /><button
         class="word"
         :aria-expanded="shown"
         @click="shown = !shown"
       >
-        {{ $t('doors.poster.text') }}</button
-      ><RouterLink :to="{ name: 'arrivals', params: { site: site.id } }">{{ $t('doors.act.watch') }}</RouterLink
-      ><RouterLink :to="{ name: 'doors', params: { site: site.id } }">{{ $t('doors.live.back') }}</RouterLink>
+        {{ t('doors.poster.text') }}</button
+      ><RouterLink :to="{ name: 'arrivals', params: { site: site.id } }">{{ t('doors.act.watch') }}</RouterLink
+      ><RouterLink :to="{ name: 'doors', params: { site: site.id } }">{{ t('doors.live.back') }}</RouterLink>
     </p>
     <div v-if="shown" class="message no-print">
-      <Textarea rows="3" readonly :model-value="message" :aria-label="$t('doors.poster.text')" /><button
+      <Textarea rows="3" readonly :model-value="message" :aria-label="t('doors.poster.text')" /><button
         class="word"
         @click="copy"
       >
-        {{ $t('doors.poster.copy') }}
+        {{ t('doors.poster.copy') }}
       </button>
     </div>
     <article v-if="door && code">
-      <h1>{{ $t('doors.poster.join', { title: site.title }) }}</h1>
+      <h1>{{ t('doors.poster.join', { title: site.title }) }}</h1>
       <p class="soft">{{ site.division.name }} · {{ site.term.name }}</p>
       <div class="two">
         <ol>
           <li>
-            <span>{{ $t('doors.poster.one') }}</span> <strong class="address">{{ address }}</strong>
+            <span>{{ t('doors.poster.one') }}</span> <strong class="address">{{ address }}</strong>
           </li>
           <li>
-            <span>{{ $t('doors.poster.two') }}</span>
+            <span>{{ t('doors.poster.two') }}</span>
             {{ ' '
             }}<strong class="key"
               ><template v-for="(part, index) in (door.key ?? '').split('-')" :key="index"
@@ -70,7 +69,7 @@ const print = () => window.print()
             >
           </li>
           <li>
-            <span>{{ $t('doors.poster.three') }}</span>
+            <span>{{ t('doors.poster.three') }}</span>
           </li>
         </ol>
         <figure>
@@ -78,14 +77,14 @@ const print = () => window.print()
             <rect x="-2" y="-2" :width="code.size + 4" :height="code.size + 4" fill="#fff" />
             <path :d="code.path" fill="#000" />
           </svg>
-          <figcaption>{{ $t('doors.poster.scan') }}</figcaption>
+          <figcaption>{{ t('doors.poster.scan') }}</figcaption>
         </figure>
       </div>
       <p v-if="door.terms?.untilDay" class="soft">
-        {{ $t('doors.poster.until', { day: day(door.terms.untilDay + 'T12:00:00Z', site.timeZone) }) }}
+        {{ t('doors.poster.until', { day: day(door.terms.untilDay + 'T12:00:00Z', site.timeZone) }) }}
       </p>
     </article>
-    <p v-else-if="door" class="soft">{{ $t('doors.lost') }}</p>
+    <p v-else-if="door" class="soft">{{ t('doors.lost') }}</p>
   </div>
 </template>
 

@@ -2,16 +2,15 @@
 import { ownLocale } from '@/shared/own'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { findOutWhoIAm, me } from '@/shared/me'
 import { day } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 
 /** A look into a site without joining it, signed in or not. */
 const route = useRoute()
-const { t } = useI18n()
 const door = computed(() => String(route.params.door))
 if (me.value === undefined) void findOutWhoIAm()
 const { data: seen, error } = useQuery({
@@ -26,7 +25,7 @@ const sees = computed(() =>
       ...(seen.value?.leads ? ['leads'] : []),
       ...(seen.value?.sections ? ['sections'] : []),
       ...(seen.value && seen.value.learners !== null ? ['numbers'] : []),
-    ].map((what) => t('preview.sees.' + what)),
+    ].map((what) => tIn('preview.sees', what)),
   ),
 )
 const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
@@ -37,7 +36,7 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
     <p v-if="error" class="callout" role="alert">
       {{ error.message }}
       <RouterLink v-if="!me" :to="{ name: 'sign-in', query: { to: route.fullPath } }">{{
-        $t('signIn.button')
+        t('signIn.button')
       }}</RouterLink>
     </p>
     <template v-else-if="seen">
@@ -46,21 +45,19 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
         <div>
           <h1>{{ seen.site.title }}</h1>
           <p class="soft">
-            {{ $t('siteKind.' + seen.kind) }} · {{ seen.division }} ·
-            {{
-              $t('preview.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) })
-            }}
+            {{ t(`siteKind.${seen.kind}`) }} · {{ seen.division }} ·
+            {{ t('preview.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}
           </p>
         </div>
       </header>
-      <p class="callout">{{ $t('preview.you', { sees }) }}</p>
+      <p class="callout">{{ t('preview.you', { sees }) }}</p>
       <p v-if="seen.about">{{ seen.about }}</p>
       <section v-if="seen.leads">
-        <h2>{{ $t('preview.leads') }}</h2>
+        <h2>{{ t('preview.leads') }}</h2>
         <p>{{ seen.leads.join(', ') }}</p>
       </section>
       <section v-if="seen.sections?.length">
-        <h2>{{ $t('preview.sections') }}</h2>
+        <h2>{{ t('preview.sections') }}</h2>
         <p v-for="section in seen.sections" :key="section.name">
           <strong>{{ section.name }}</strong>: {{ section.meets }}
         </p>
@@ -68,13 +65,13 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
       <p v-if="seen.learners !== null" class="nums">
         {{
           seen.seats
-            ? $t('preview.seats', { n: seen.learners, of: seen.seats })
-            : $t('preview.learners', { n: seen.learners }, seen.learners)
+            ? t('preview.seats', { n: seen.learners, of: seen.seats })
+            : t('preview.learners', { n: seen.learners }, seen.learners)
         }}
       </p>
       <p class="ways">
-        <RouterLink v-if="me" to="/sites/open">{{ $t('preview.join') }}</RouterLink>
-        {{ ' ' }}<RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink>
+        <RouterLink v-if="me" to="/sites/open">{{ t('preview.join') }}</RouterLink>
+        {{ ' ' }}<RouterLink to="/join">{{ t('openDoors.withKey') }}</RouterLink>
       </p>
     </template>
   </div>

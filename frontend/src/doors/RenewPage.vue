@@ -4,11 +4,11 @@ import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
+import { t, tIn } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
@@ -17,7 +17,6 @@ import Trouble from '@/ui/Trouble.vue'
 import { glyphOf } from './doors'
 
 /** Keys of many sites renewed for another term in one step: the old ones stop, the new ones are here to print. */
-const { t } = useI18n()
 const { platform } = usePlatform()
 const { data, error, refetch } = useQuery({ queryKey: ['key-doors'], queryFn: () => take(api.GET('/key-doors')) })
 const items = computed(() => data.value?.items ?? [])
@@ -29,7 +28,7 @@ const WEIGHTS = { site: 2, door: 1.3, state: 0.9, key: 1.6 }
 const columns = useColumns('renewals', () =>
   Object.entries(WEIGHTS).map(([key, weight]) => ({
     key,
-    label: t('doors.renew.' + key),
+    label: tIn('doors.renew', key),
     weight,
     always: key === 'site',
   })),
@@ -65,38 +64,38 @@ const go = () =>
 
 <template>
   <div class="page">
-    <h1>{{ $t('doors.renew.title') }}</h1>
-    <p class="soft no-print">{{ $t('doors.renew.more') }}</p>
+    <h1>{{ t('doors.renew.title') }}</h1>
+    <p class="soft no-print">{{ t('doors.renew.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
-    <p v-else-if="data && !items.length" class="soft">{{ $t('doors.renew.none') }}</p>
+    <p v-else-if="data && !items.length" class="soft">{{ t('doors.renew.none') }}</p>
     <template v-else>
       <form class="asked no-print" @submit.prevent="go">
         <PickOne
           v-model="term"
           shown
-          :label="$t('doors.renew.term')"
-          :placeholder="$t('form.choose')"
+          :label="t('doors.renew.term')"
+          :placeholder="t('parts.choose')"
           :options="optionsOf(platform?.terms, 'code')"
         />
-        <DayField v-model="fromDay" shown :label="$t('doors.renew.from')" />
-        <DayField v-model="untilDay" shown :label="$t('doors.renew.until')" />
+        <DayField v-model="fromDay" shown :label="t('doors.renew.from')" />
+        <DayField v-model="untilDay" shown :label="t('doors.renew.until')" />
         <Button
           type="submit"
           size="small"
           :disabled="busy || !chosen.length"
-          :label="$t('doors.renew.go', { n: chosen.length }, chosen.length)"
+          :label="t('doors.renew.go', { n: chosen.length }, chosen.length)"
         />
-        <button v-if="renewed.size" type="button" class="word" @click="print">{{ $t('doors.renew.print') }}</button>
+        <button v-if="renewed.size" type="button" class="word" @click="print">{{ t('doors.renew.print') }}</button>
       </form>
       <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
       <DataRows
         :rows="items"
         :key-of="(each) => each.id"
         :columns="columns"
-        :name="$t('doors.renew.title')"
+        :name="t('doors.renew.title')"
         :chosen="new Set(chosen)"
-        :pick-name="(each) => $t('doors.renew.choose', { name: each.name, title: each.site.title })"
-        :all-name="$t('doors.renew.all')"
+        :pick-name="(each) => t('doors.renew.choose', { name: each.name, title: each.site.title })"
+        :all-name="t('doors.renew.all')"
         :tone="(each) => (renewed.has(each.id) ? 'fresh' : '')"
         @choose="pick"
         @all="chosen = chosen.length === items.length ? [] : items.map((each) => each.id)"
@@ -108,14 +107,14 @@ const go = () =>
           >
           <template v-else-if="column === 'door'">{{ row.name }}</template>
           <template v-else-if="column === 'state'"
-            ><DoorGlyph :state="glyphOf(row.state)" /> {{ $t('doors.state.' + row.state) }}</template
+            ><DoorGlyph :state="glyphOf(row.state)" /> {{ t(`doors.state.${row.state}`) }}</template
           >
-          <span v-else class="num">{{ row.key ?? $t('doors.lost') }}</span>
+          <span v-else class="num">{{ row.key ?? t('doors.lost') }}</span>
         </template>
         <template #card="{ row }">
           <RouterLink :to="{ name: 'doors', params: { site: row.site.id } }">{{ row.site.title }}</RouterLink>
-          <p>{{ row.name }} · {{ $t('doors.state.' + row.state) }}</p>
-          <p class="num">{{ row.key ?? $t('doors.lost') }}</p>
+          <p>{{ row.name }} · {{ t(`doors.state.${row.state}`) }}</p>
+          <p class="num">{{ row.key ?? t('doors.lost') }}</p>
         </template>
       </DataRows>
     </template>

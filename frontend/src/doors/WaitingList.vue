@@ -2,15 +2,14 @@
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { Site, Waiting } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { answerWaiting } from './answers'
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
 const props = defineProps<{ waiting: Waiting[]; inLine: number; site: Site }>()
-const { t } = useI18n()
 const asking = computed(() => props.waiting.filter((each) => each.what === 'approval'))
 const line = computed(() => props.waiting.filter((each) => each.what === 'seat'))
 /** A long line is unfolded when it is asked for. */
@@ -22,7 +21,7 @@ const moving = ref(0)
 const why = ref('')
 const at = (instant: string) => dayAndTime(instant, props.site.timeZone)
 const facts = (each: Waiting) =>
-  [t('kind.' + each.kind).toLowerCase(), each.level ? t('level', { n: each.level }) : '', each.division]
+  [t(`kind.${each.kind}`).toLowerCase(), each.level ? t('level', { n: each.level }) : '', each.division]
     .filter(Boolean)
     .join(', ')
 const { busy, run } = useBusy()
@@ -35,22 +34,22 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
 </script>
 
 <template>
-  <section v-if="asking.length" :aria-label="$t('doors.line.asking')">
-    <h2>{{ $t('doors.line.asking') }}</h2>
+  <section v-if="asking.length" :aria-label="t('doors.line.asking')">
+    <h2>{{ t('doors.line.asking') }}</h2>
     <p class="words">
       <InputText
         v-model="words"
         size="small"
         maxlength="300"
-        :placeholder="$t('doors.line.words')"
-        :aria-label="$t('doors.line.words')"
+        :placeholder="t('doors.line.words')"
+        :aria-label="t('doors.line.words')"
       />
       {{ ' '
       }}<Button
         v-if="asking.length > 1"
         size="small"
         :disabled="busy"
-        :label="$t('doors.line.allYes', { n: asking.length })"
+        :label="t('doors.line.allYes', { n: asking.length })"
         @click="
           answer(
             asking.map((each) => each.id),
@@ -64,63 +63,63 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
       <li v-for="each in asking" :key="each.id">
         <span
           ><strong>{{ each.person.name }}</strong> {{ ' '
-          }}<span class="soft">{{ facts(each) }} · {{ $t('doors.line.since', { at: at(each.since) }) }}</span
+          }}<span class="soft">{{ facts(each) }} · {{ t('doors.line.since', { at: at(each.since) }) }}</span
           ><br v-if="each.why" /><q v-if="each.why">{{ each.why }}</q></span
         >
         <span class="acts"
           ><Button
             size="small"
             :disabled="busy"
-            :label="$t('doors.line.yes')"
-            :aria-label="`${$t('doors.line.yes')}: ${each.person.name}`"
+            :label="t('doors.line.yes')"
+            :aria-label="`${t('doors.line.yes')}: ${each.person.name}`"
             @click="answer([each.id], 'yes', words)" /><Button
             size="small"
             variant="outlined"
             :disabled="busy"
-            :label="$t('doors.line.no')"
-            :aria-label="`${$t('doors.line.no')}: ${each.person.name}`"
+            :label="t('doors.line.no')"
+            :aria-label="`${t('doors.line.no')}: ${each.person.name}`"
             @click="answer([each.id], 'no', words)"
         /></span>
       </li>
     </ol>
   </section>
-  <section v-if="line.length" :aria-label="$t('doors.line.title')">
-    <h2>{{ $t('doors.line.title') }}</h2>
+  <section v-if="line.length" :aria-label="t('doors.line.title')">
+    <h2>{{ t('doors.line.title') }}</h2>
     <ol>
       <li v-for="each in shown" :key="each.id">
         <span
-          ><span class="num soft">{{ $t('doors.line.place', { n: each.place }) }}</span> {{ ' '
+          ><span class="num soft">{{ t('doors.line.place', { n: each.place }) }}</span> {{ ' '
           }}<strong>{{ each.person.name }}</strong> {{ ' '
-          }}<span class="soft">{{ facts(each) }} · {{ $t('doors.line.since', { at: at(each.since) }) }}</span> {{ ' '
+          }}<span class="soft">{{ facts(each) }} · {{ t('doors.line.since', { at: at(each.since) }) }}</span> {{ ' '
           }}<span v-if="each.offeredUntil" class="brass">{{
-            $t('doors.line.kept', { at: at(each.offeredUntil) })
+            t('doors.line.kept', { at: at(each.offeredUntil) })
           }}</span>
-          {{ ' ' }}<span v-if="each.moved" class="soft">{{ $t('doors.line.moved', { why: each.moved }) }}</span></span
+          {{ ' ' }}<span v-if="each.moved" class="soft">{{ t('doors.line.moved', { why: each.moved }) }}</span></span
         >
         <form v-if="moving === each.id" class="acts" @submit.prevent="answer([each.id], 'up', why)">
           <InputText
             v-model="why"
             size="small"
             maxlength="300"
-            :placeholder="$t('doors.line.why')"
-            :aria-label="$t('doors.line.why')"
-          /><Button type="submit" size="small" :disabled="busy || !why.trim()" :label="$t('doors.line.up')" />
+            :placeholder="t('doors.line.why')"
+            :aria-label="t('doors.line.why')"
+          /><Button type="submit" size="small" :disabled="busy || !why.trim()" :label="t('doors.line.up')" />
         </form>
         <button
           v-else-if="each.place !== 1 && !each.offeredUntil"
           class="word"
-          :aria-label="`${$t('doors.line.up')}: ${each.person.name}`"
+          :aria-label="`${t('doors.line.up')}: ${each.person.name}`"
           @click="moving = each.id"
         >
-          {{ $t('doors.line.up') }}
+          {{ t('doors.line.up') }}
         </button>
       </li>
     </ol>
     <p v-if="shown.length < line.length">
-      <button class="word" @click="unfolded = true">{{ $t('doors.line.all', { n: $n(inLine) }) }}</button>
+      <button class="word" @click="unfolded = true">{{ t('doors.line.all', { n: $n(inLine) }) }}</button>
     </p>
     <p v-else-if="inLine > line.length" class="soft">
-      {{ $t('doors.live.more', { n: $n(inLine - line.length) }, inLine - line.length) }}
+      {{ t('doors.live.more', { n: $n(inLine - line.length) }, inLine - line.length) }}
     </p>
   </section>
 </template>

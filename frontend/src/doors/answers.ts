@@ -1,10 +1,9 @@
 import { api, take } from '@/shared/api'
 import { done, refreshSite } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { isSaid, t, tIn } from '@/shared/words'
 
 /** Of so many it is said one by one what became of them. */
 const SAID = 4
-const KNOWN = ['in', 'refused', 'moved', 'waits-for-seat']
 
 /** Answers those who wait at the doors of a site, or moves one up; says what became of each. */
 export async function answerWaiting(site: string, waiters: number[], say: 'yes' | 'no' | 'up', why = '') {
@@ -13,7 +12,9 @@ export async function answerWaiting(site: string, waiters: number[], say: 'yes' 
   )
   const told = items
     .slice(0, SAID)
-    .map((each) => t('doors.line.did.' + (KNOWN.includes(each.code) ? each.code : 'other'), { name: each.name }))
+    .map((each) =>
+      tIn('doors.line.did', isSaid('doors.line.did', each.code) ? each.code : 'other', { name: each.name }),
+    )
   done(told.join(' ') + (items.length > SAID ? ' …' : ''))
   await refreshSite()
 }

@@ -84,7 +84,7 @@ function beginDraft({ first, site, door, made }: Beginning) {
   const reachSentence = computed(() => {
     const now = reach.value
     if (!now || unreachable.value) return ''
-    const part = (key: 'could' | 'blocked' | 'here', many: number) => t('doors.reach.' + key, { n: n(many) }, many)
+    const part = (key: 'could' | 'blocked' | 'here', many: number) => t(`doors.reach.${key}`, { n: n(many) }, many)
     return (
       [
         part('could', now.could),
@@ -113,7 +113,7 @@ function beginDraft({ first, site, door, made }: Beginning) {
             }),
           )
         : await take(api.POST('/sites/{site}/doors', { params: { path }, body: request.value }))
-      done(t('doors.did.' + (door ? 'changed' : 'made'), { name: saved.name }))
+      done(t(`doors.did.${door ? 'changed' : 'made'}`, { name: saved.name }))
       await refreshSite()
       made(saved.id)
     })

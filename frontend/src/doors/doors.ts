@@ -4,7 +4,7 @@ import { computed, type Ref } from 'vue'
 import { api, take, type Door, type DoorRequest, type Platform, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { day, lastDay } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 
 export const KINDS = ['key', 'invitation', 'request', 'preview'] as const
 export type Kind = (typeof KINDS)[number]
@@ -87,8 +87,8 @@ export interface Part {
  */
 export function sentence(door: Door, names: Names): Part[] {
   const terms = door.terms
-  if (!terms) return [{ text: t('doors.by.' + door.kind) }]
-  const say = (key: string, values: Record<string, unknown> = {}) => t('doors.say.' + key, values)
+  if (!terms) return [{ text: tIn('doors.by', door.kind) }]
+  const say = (key: string, values: Record<string, unknown> = {}) => tIn('doors.say', key, values)
   const division = (code: string) => names.platform?.divisions.find((each) => each.code === code)?.name ?? code
   const zone = names.site.timeZone
   const hours = [
@@ -159,8 +159,8 @@ export function nextSentence(door: Door, zone: string): string {
   if (!door.next) return ''
   const { what, at, n } = door.next
   return t(
-    'doors.next.' + what,
-    { n, day: what === 'shuts' ? lastDay(at, zone) : relative(at, zone) },
+    `doors.next.${what}`,
+    { n: n ?? 0, day: what === 'shuts' ? lastDay(at, zone) : relative(at, zone) },
     what === 'lapse' ? n : 1,
   )
 }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { HistoryEntry, Standing } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { ownLocale } from '@/shared/own'
 import { day, lastDay } from '@/shared/sentences'
 import { lastDone, undo } from '@/shared/undo'
+import { isSaid, t, tIn } from '@/shared/words'
 import { grouped } from './grouped'
 
 /** Entries of a history, newest first, each with its undo where there is one. Of several sites, each says where. */
@@ -15,7 +15,6 @@ const props = defineProps<{
   site?: string
   mayUndo: (entry: HistoryEntry) => boolean
 }>()
-const { t, te } = useI18n()
 const { roleName } = usePlatform()
 const siteOf = (entry: HistoryEntry) => props.site ?? entry.site?.id ?? ''
 
@@ -25,7 +24,9 @@ function plannedFor({ code, data, at }: HistoryEntry): string {
   const seconds = code === 'site-open' ? after?.opensAt : code === 'site-closed' ? after?.closesAt : undefined
   if (!seconds || seconds * 1000 <= new Date(at).getTime() + 1000) return ''
   const instant = new Date(seconds * 1000).toISOString()
-  return t(`log.${code}-on`, { day: code === 'site-open' ? day(instant, props.zone) : lastDay(instant, props.zone) })
+  return t(code === 'site-open' ? 'log.site-open-on' : 'log.site-closed-on', {
+    day: code === 'site-open' ? day(instant, props.zone) : lastDay(instant, props.zone),
+  })
 }
 
 function sentence(entry: HistoryEntry): string {
@@ -44,18 +45,19 @@ function sentence(entry: HistoryEntry): string {
   if (planned) return planned
   const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
   if (entry.code.startsWith('label'))
-    return t('log.' + entry.code, {
-      person: entry.person?.name ?? t('log.label-many', { n: data.count }, data.count ?? 0),
+    return tIn('log', entry.code, {
+      person: entry.person?.name ?? t('log.label-many', { n: data.count ?? 0 }, data.count ?? 0),
       label: data.label,
     })
-  if (entry.code === 'rules-changed') return t('rules.log.rules', { version: data.version })
-  if (entry.code === 'administrator-named') return t('rules.log.administrator', { person: entry.person?.name ?? '' })
+  if (entry.code === 'rules-changed') return t('log.rules', { version: data.version ?? '' })
+  if (entry.code === 'administrator-named') return t('log.administrator', { person: entry.person?.name ?? '' })
   if (entry.code === 'undo') {
-    const of = data.of ? ' ' + t('log.of', { what: t('log.verbs.' + data.of) }) : ''
+    const of = data.of ? ' ' + t('log.of', { what: tIn('log.verbs', data.of) }) : ''
     return t(entry.person ? 'log.undo' : 'log.undo-site', { person: entry.person?.name ?? '' }) + of
   }
-  if (entry.code === 'invited') return t('log.invited', { n: data.people, name: data.name }, data.people ?? 1)
-  return t('log.' + entry.code, {
+  if (entry.code === 'invited')
+    return t('log.invited', { n: data.people ?? 1, name: data.name ?? '' }, data.people ?? 1)
+  return tIn('log', entry.code, {
     name: data.name,
     why: data.why,
     person: entry.person?.name ?? '',
@@ -67,11 +69,11 @@ function sentence(entry: HistoryEntry): string {
 function turned({ data }: HistoryEntry): string {
   const { before, after } = data as { before?: Standing | null; after?: Standing | null }
   if (!before?.state || !after?.state || before.state === after.state) return ''
-  return t('log.turned', { before: t('state.' + before.state), after: t('state.' + after.state) })
+  return t('log.turned', { before: t(`state.${before.state}`), after: t(`state.${after.state}`) })
 }
 
 /** Of several people the same may be said in one line, where it has a name. */
-const joins = (entry: HistoryEntry) => entry.person !== null && te('log.verbs.' + entry.code)
+const joins = (entry: HistoryEntry) => entry.person !== null && isSaid('log.verbs', entry.code)
 const days = computed(() => grouped(props.entries, (instant) => day(instant, props.zone), joins))
 const timeOf = (instant: string) =>
   new Intl.DateTimeFormat(ownLocale, { hour: '2-digit', minute: '2-digit', timeZone: props.zone }).format(
@@ -97,10 +99,10 @@ const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
           <time class="nums" :datetime="some[0]!.at">{{ timeOf(some[0]!.at) }}</time>
           <span
             ><strong>{{ some[0]!.actor.name }}</strong>
-            {{ $t('log.together', { what: $t('log.verbs.' + some[0]!.code), n: $n(some.length) }) }}</span
+            {{ t('log.together', { what: tIn('log.verbs', some[0]!.code), n: $n(some.length) }) }}</span
           >
           <button class="word" :aria-expanded="unfolded.has(key(some))" @click="fold(key(some))">
-            {{ $t(unfolded.has(key(some)) ? 'log.fold' : 'log.unfold') }}
+            {{ t(unfolded.has(key(some)) ? 'log.fold' : 'log.unfold') }}
           </button>
         </li>
         <template v-if="some.length === 1 || unfolded.has(key(some))">
@@ -112,20 +114,20 @@ const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
               }}<template v-if="!site && entry.site"
                 >,
                 <RouterLink :to="{ name: 'history', params: { site: entry.site.id } }">{{
-                  $t('log.in', { site: entry.site.name })
+                  t('log.in', { site: entry.site.name })
                 }}</RouterLink></template
               >
               <span v-if="turned(entry)" class="soft turned"> {{ turned(entry) }}</span></span
             >
-            <span v-if="entry.undoneBy" class="soft">{{ $t('log.undone') }}</span>
+            <span v-if="entry.undoneBy" class="soft">{{ t('log.undone') }}</span>
             <button
               v-else-if="entry.undoable && mayUndo(entry)"
               class="word"
               :disabled="lastDone.busy"
-              :aria-label="`${$t('undo.undo')}: ${said(entry)}`"
+              :aria-label="`${t('undo.undo')}: ${said(entry)}`"
               @click="undo(siteOf(entry), entry.sequence, said(entry))"
             >
-              {{ $t('undo.undo') }}
+              {{ t('undo.undo') }}
             </button>
             <slot v-else name="default" :entry="entry" />
           </li>

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import type { Candidate, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { day, lastDay, optionSentence } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
 
@@ -53,31 +54,31 @@ async function bringBack() {
       <strong>{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong>
       <span v-if="candidate.person.preferred" class="soft"> ({{ candidate.person.given }})</span>
       <span v-if="candidate.person.former" class="soft">
-        · {{ $t('card.formerly', { name: candidate.person.former }) }}</span
+        · {{ t('card.formerly', { name: candidate.person.former }) }}</span
       >
     </span>
     <span class="facts">
-      {{ $t('kind.' + candidate.person.kind)
-      }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template> ·
+      {{ t(`kind.${candidate.person.kind}`)
+      }}<template v-if="candidate.person.level">, {{ t('level', { n: candidate.person.level }) }}</template> ·
       {{ candidate.person.division.name }}
       <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
-      <span v-if="candidate.visibility === 'masked'" class="soft">{{ ' · ' + $t('intake.masked') }}</span>
+      <span v-if="candidate.visibility === 'masked'" class="soft">{{ ' · ' + t('intake.masked') }}</span>
     </span>
     <span v-if="part === 'canBeLetIn'" class="brass small">
       <template v-if="suggested && suggested.code !== 'fits'">{{
         optionSentence(suggested, site.timeZone, roleName)
       }}</template>
-      <template v-if="candidate.asks">{{ ' ' + $t('intake.asks') }}</template>
+      <template v-if="candidate.asks">{{ ' ' + t('intake.asks') }}</template>
     </span>
     <span v-else class="soft when">
       <template v-if="part === 'alreadyHere'">{{
-        $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about)
+        t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about)
       }}</template>
-      <template v-else-if="part === 'wasHere'">{{ $t('intake.until', about) }}</template>
+      <template v-else-if="part === 'wasHere'">{{ t('intake.until', about) }}</template>
       <template v-else-if="part === 'blocked'">{{
         candidate.standing?.until
-          ? $t('intake.blockedUntil', { day: lastDay(candidate.standing.until, site.timeZone) })
-          : $t('intake.blockedOpen')
+          ? t('intake.blockedUntil', { day: lastDay(candidate.standing.until, site.timeZone) })
+          : t('intake.blockedOpen')
       }}</template>
     </span>
     <span class="doing">
@@ -86,8 +87,8 @@ async function bringBack() {
         data-stop
         size="small"
         variant="outlined"
-        :label="$t('intake.show')"
-        :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`"
+        :label="t('intake.show')"
+        :aria-label="`${t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`"
         @click="emit('show')"
       />
       <Button
@@ -95,7 +96,7 @@ async function bringBack() {
         data-stop
         size="small"
         :disabled="busy"
-        :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })"
+        :label="t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })"
         @click="bringBack()"
       />
       <Button
@@ -103,7 +104,7 @@ async function bringBack() {
         data-stop
         size="small"
         :disabled="busy"
-        :label="$t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })"
+        :label="t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })"
         @click="letIn(candidate.suggested)"
       />
       <button
@@ -113,29 +114,23 @@ async function bringBack() {
         :aria-expanded="opened"
         @click="emit('toggle')"
       >
-        {{ $t(candidate.suggested ? 'intake.another' : 'intake.letIn') }}
+        {{ t(candidate.suggested ? 'intake.another' : 'intake.letIn') }}
       </button>
     </span>
   </div>
   <div v-if="opened" class="more">
     <div class="days">
       <span
-        ><DayField v-model="fromDay" shown :label="$t('intake.from')" :zone="site.timeZone" /> {{ ' '
-        }}<span class="soft">{{ $t('intake.fromHint') }}</span></span
+        ><DayField v-model="fromDay" shown :label="t('intake.from')" :zone="site.timeZone" /> {{ ' '
+        }}<span class="soft">{{ t('intake.fromHint') }}</span></span
       >
       <span
-        ><DayField
-          v-model="untilDay"
-          shown
-          :label="$t('intake.untilDay')"
-          :zone="site.timeZone"
-          :invalid="!!wrongDay"
-        />
-        {{ ' ' }}<span class="soft">{{ $t('intake.untilHint') }}</span></span
+        ><DayField v-model="untilDay" shown :label="t('intake.untilDay')" :zone="site.timeZone" :invalid="!!wrongDay" />
+        {{ ' ' }}<span class="soft">{{ t('intake.untilHint') }}</span></span
       >
     </div>
     <p v-if="wrongDay" class="clay" role="alert">{{ wrongDay }}</p>
-    <h3>{{ $t('intake.chooseRole') }}</h3>
+    <h3>{{ t('intake.chooseRole') }}</h3>
     <RoleChoice :options="candidate.options" :zone="site.timeZone" :busy="busy" @choose="letIn($event, true)" />
   </div>
 </template>

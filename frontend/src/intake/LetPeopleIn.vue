@@ -9,6 +9,7 @@ import { api, take, type Candidate, type Site } from '@/shared/api'
 import { isTyping, useKeys } from '@/shared/keys'
 import { day } from '@/shared/sentences'
 import { tellEach } from '@/shared/tell'
+import { t } from '@/shared/words'
 import CandidateRow from './CandidateRow.vue'
 import { textOfFile, UnreadableFile } from './listFile'
 import { isList } from './pasted'
@@ -120,13 +121,13 @@ function close() {
     ref="root"
     class="intake no-print"
     :class="{ over: isOverDropZone }"
-    :aria-label="$t('intake.label')"
+    :aria-label="t('intake.label')"
     @keydown.down.prevent="step"
     @keydown.up.prevent="step"
     @keydown.esc.stop="close"
   >
     <div class="box">
-      <label for="let-in">{{ $t('intake.label') }}</label>
+      <label for="let-in">{{ t('intake.label') }}</label>
       <InputText
         id="let-in"
         v-model="typed"
@@ -135,7 +136,7 @@ function close() {
         spellcheck="false"
         maxlength="200"
         aria-keyshortcuts="i"
-        :placeholder="$t(narrow ? 'intake.onPhone' : 'intake.placeholder')"
+        :placeholder="t(narrow ? 'intake.onPhone' : 'intake.placeholder')"
         fluid
         @paste="pasted"
       />
@@ -143,27 +144,27 @@ function close() {
         ><span class="soft status" role="status">
           {{
             typed.trim().length === 1
-              ? $t('intake.short')
+              ? t('intake.short')
               : !shown
-                ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint')
+                ? t(enough && isFetching ? 'intake.searching' : 'intake.hint')
                 : shown.slip && !count
-                  ? $t('intake.slip', { format: shown.slip.toLowerCase() })
-                  : $t('intake.found', { n: count }, count)
+                  ? t('intake.slip', { format: shown.slip.toLowerCase() })
+                  : t('intake.found', { n: count }, count)
           }} </span
-        ><Tick v-if="count" v-model="tellEach" class="soft">{{ $t('tell.each') }}</Tick></span
+        ><Tick v-if="count" v-model="tellEach" class="soft">{{ t('tell.each') }}</Tick></span
       >
       <button v-if="!typed && begun" class="word" @click="$emit('list', '', begun.id)">
-        {{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}
+        {{ t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}
       </button>
-      <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
-      <button v-else-if="!narrow" class="word" @click="chooseFile()">{{ $t('intake.file.choose') }}</button>
+      <button v-if="typed" class="word" @click="close">{{ t('intake.close') }}</button>
+      <button v-else-if="!narrow" class="word" @click="chooseFile()">{{ t('intake.file.choose') }}</button>
     </div>
-    <p v-if="unread" class="clay" role="alert">{{ $t('intake.file.' + unread) }}</p>
+    <p v-if="unread" class="clay" role="alert">{{ t(`intake.file.${unread}`) }}</p>
     <div v-if="enough && (shown || error)" class="found">
       <Trouble v-if="error" :error="error" @again="refetch()" />
-      <p v-else-if="!count" class="none">{{ $t('intake.nobody') }}</p>
+      <p v-else-if="!count" class="none">{{ t('intake.nobody') }}</p>
       <template v-for="part in lists" v-else :key="part">
-        <h2 v-if="shown?.[part].length" :class="part">{{ $t('intake.' + part) }}</h2>
+        <h2 v-if="shown?.[part].length" :class="part">{{ t(`intake.${part}`) }}</h2>
         <ul v-if="shown?.[part].length">
           <li v-for="candidate in shown[part]" :key="candidate.person.id">
             <CandidateRow
@@ -179,7 +180,7 @@ function close() {
           </li>
         </ul>
       </template>
-      <p v-if="anyMore" class="soft small">{{ $t('intake.more') }}</p>
+      <p v-if="anyMore" class="soft small">{{ t('intake.more') }}</p>
     </div>
   </section>
 </template>

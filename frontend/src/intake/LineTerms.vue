@@ -16,7 +16,7 @@ const likeAll = { value: '', label: t('pasted.likeAll') }
   <div class="own">
     <PickOne
       shown
-      :label="$t('pasted.as')"
+      :label="t('pasted.as')"
       :model-value="said.role ?? ''"
       :options="[likeAll, ...optionsOf(roles, 'code')]"
       @update:model-value="$emit('say', { role: $event })"
@@ -24,20 +24,20 @@ const likeAll = { value: '', label: t('pasted.likeAll') }
     <PickOne
       v-if="site.sections.length"
       shown
-      :label="$t('pasted.section')"
+      :label="t('pasted.section')"
       :model-value="said.section ?? ''"
       :options="[likeAll, ...optionsOf(site.sections, 'id')]"
       @update:model-value="$emit('say', { section: $event })"
     />
     <DayField
       shown
-      :label="$t('pasted.from')"
+      :label="t('pasted.from')"
       :model-value="said.fromDay ?? ''"
       @update:model-value="$emit('say', { fromDay: $event })"
     />
     <DayField
       shown
-      :label="$t('pasted.until')"
+      :label="t('pasted.until')"
       :model-value="said.untilDay ?? ''"
       @update:model-value="$emit('say', { untilDay: $event })"
     />

@@ -4,9 +4,9 @@ import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Platform, type ChangeLine, type Site } from '@/shared/api'
 import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import LineTerms from './LineTerms.vue'
 import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
 import TypedLine from './TypedLine.vue'
@@ -27,7 +27,6 @@ const props = defineProps<{
   roleName: RoleName
 }>()
 const emit = defineEmits<{ say: [more: Said]; correct: [text: string] }>()
-const { t } = useI18n()
 const more = ref(false)
 const typed = ref(props.item.text)
 const asking = computed(
@@ -70,10 +69,10 @@ const pick = (candidate: PastedCandidate) =>
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
 const why = (candidate: PastedCandidate) =>
   [
-    !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
-    t(
-      'pasted.evidence.' +
-        (props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence),
+    !candidate.wanted && t('pasted.wrongKind', { kind: tIn('kind', candidate.person.kind).toLowerCase() }),
+    tIn(
+      'pasted.evidence',
+      props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence,
     ),
     candidate.remembered && candidate.evidence !== 'remembered' && t('pasted.evidence.remembered'),
   ]
@@ -133,8 +132,8 @@ function keyedIn(event: KeyboardEvent) {
           v-model="typed"
           size="small"
           maxlength="200"
-          :aria-label="$t('pasted.correct', { n: item.number })"
-          :placeholder="$t('intake.placeholder')"
+          :aria-label="t('pasted.correct', { n: item.number })"
+          :placeholder="t('intake.placeholder')"
           @input="looking = true"
           @change="looking && offered.length ? undefined : $emit('correct', typed)"
         />
@@ -146,8 +145,8 @@ function keyedIn(event: KeyboardEvent) {
         <strong>{{ knownName(shown.person) }}</strong>
         <span class="why soft">{{ aboutPerson(shown.person) }} · {{ why(shown) }}</span>
       </template>
-      <p v-if="item.mistyped" class="brass">{{ $t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
-      <p v-if="item.outcome === 'repeat'" class="soft">{{ $t('pasted.repeat', { n: item.repeats }) }}</p>
+      <p v-if="item.mistyped" class="brass">{{ t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
+      <p v-if="item.outcome === 'repeat'" class="soft">{{ t('pasted.repeat', { n: item.repeats }) }}</p>
 
       <WhoCouldBe
         v-if="asking && offered.length"
@@ -158,9 +157,9 @@ function keyedIn(event: KeyboardEvent) {
         :why="why"
         @pick="pick"
       />
-      <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
+      <p v-else-if="asking" class="soft">{{ t('pasted.nobody') }}</p>
       <button v-if="asking && couple.length" class="word" @click="$emit('correct', asTwoLines)">
-        {{ $t('pasted.both', { one: knownName(couple[0]!), other: knownName(couple[1]!) }) }}
+        {{ t('pasted.both', { one: knownName(couple[0]!), other: knownName(couple[1]!) }) }}
       </button>
 
       <div class="foot">
@@ -177,21 +176,21 @@ function keyedIn(event: KeyboardEvent) {
           "
         >
           <template v-if="will">{{ will }} </template>{{ sentences
-          }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
+          }}<span v-if="telling && line.told" class="soft">{{ ' ' + t(`tell.line.${line.told}`) }}</span>
         </p>
         <Tick
           v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
           :model-value="!!said.sure"
           @update:model-value="$emit('say', { sure: !said.sure })"
-          >{{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</Tick
+          >{{ t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</Tick
         >
         <p v-if="item.outcome !== 'no-person'" class="acts">
           <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">
-            {{ $t('pasted.takeUp') }}
+            {{ t('pasted.takeUp') }}
           </button>
           <template v-else>
             <button v-if="said.person" class="word" @click="$emit('say', { person: '' })">
-              {{ $t('pasted.other') }}
+              {{ t('pasted.other') }}
             </button>
             <button
               v-if="who && line?.verdict !== 'nothing-to-do'"
@@ -199,20 +198,20 @@ function keyedIn(event: KeyboardEvent) {
               :aria-expanded="more"
               @click="more = !more"
             >
-              {{ $t('pasted.own') }}
+              {{ t('pasted.own') }}
             </button>
             <button v-if="item.outcome === 'unknown' && !who" class="word" @click="$emit('say', { keep: true })">
-              {{ $t('pasted.keep') }}
+              {{ t('pasted.keep') }}
             </button>
             <button
               v-if="line?.verdict !== 'nothing-to-do' && item.outcome !== 'repeat'"
               class="word"
               @click="$emit('say', { out: true })"
             >
-              {{ $t('pasted.drop') }}
+              {{ t('pasted.drop') }}
             </button>
           </template>
-          <span v-if="said.keep" class="soft">{{ $t('pasted.keptFor') }}</span>
+          <span v-if="said.keep" class="soft">{{ t('pasted.keptFor') }}</span>
         </p>
       </div>
       <LineTerms v-if="more && who" :said="said" :site="site" :roles="roles" @say="$emit('say', $event)" />

@@ -6,6 +6,7 @@ import { queries } from '@/shared/queries'
 import { ownZone } from '@/shared/own'
 import { day } from '@/shared/sentences'
 import { wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 
 /** What is remembered of lines that were settled by hand in a site, to be looked at and forgotten. */
 const props = defineProps<{ site: string }>()
@@ -29,14 +30,14 @@ async function forget(gist: string) {
 
 <template>
   <details v-if="data?.items.length">
-    <summary>{{ $t('pasted.remembered', { n: data.items.length }, data.items.length) }}</summary>
-    <p class="soft">{{ $t('pasted.rememberedMore') }}</p>
+    <summary>{{ t('pasted.remembered', { n: data.items.length }, data.items.length) }}</summary>
+    <p class="soft">{{ t('pasted.rememberedMore') }}</p>
     <ul>
       <li v-for="each in data.items" :key="each.gist">
         “{{ each.text }}” —
-        {{ $t('pasted.rememberedIs', { name: each.person.name, by: each.by, day: day(each.at, ownZone) }) }}
-        <button class="word" :aria-label="`${$t('pasted.forget')}: ${each.text}`" @click="forget(each.gist)">
-          {{ $t('pasted.forget') }}
+        {{ t('pasted.rememberedIs', { name: each.person.name, by: each.by, day: day(each.at, ownZone) }) }}
+        <button class="word" :aria-label="`${t('pasted.forget')}: ${each.text}`" @click="forget(each.gist)">
+          {{ t('pasted.forget') }}
         </button>
       </li>
     </ul>

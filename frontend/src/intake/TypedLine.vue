@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PastedLine } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** A line as it was typed, each word marked as what it was taken for. */
 defineProps<{ marks: PastedLine['marks'] }>()
@@ -10,9 +11,9 @@ const SAID = ['fact', 'remark', 'ignored']
 <template>
   <span class="line"
     ><template v-for="(mark, place) in marks" :key="place"
-      ><span v-if="mark.kind" :class="mark.kind" :title="$t('pasted.mark.' + mark.kind)"
+      ><span v-if="mark.kind" :class="mark.kind" :title="t(`pasted.mark.${mark.kind}`)"
         >{{ mark.text
-        }}<span v-if="SAID.includes(mark.kind)" class="unseen"> ({{ $t('pasted.mark.' + mark.kind) }})</span></span
+        }}<span v-if="SAID.includes(mark.kind)" class="unseen"> ({{ t(`pasted.mark.${mark.kind}`) }})</span></span
       ><template v-else>{{ mark.text }}</template></template
     ></span
   >

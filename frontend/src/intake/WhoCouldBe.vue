@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import OneOf from '@/ui/OneOf.vue'
 import { knownName } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { aboutPerson, type PastedCandidate } from './pasted'
 
 /** Those whom a pasted line could mean, with what tells them apart, to be chosen from. */
@@ -19,7 +20,7 @@ defineEmits<{ pick: [candidate: PastedCandidate] }>()
 
 <template>
   <fieldset>
-    <legend>{{ $t(near ? 'pasted.near' : 'pasted.which') }}</legend>
+    <legend>{{ t(near ? 'pasted.near' : 'pasted.which') }}</legend>
     <p v-for="(candidate, index) in offered" :key="candidate.person.id">
       <kbd>{{ index + 1 }}</kbd>
       <OneOf

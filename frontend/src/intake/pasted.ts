@@ -80,7 +80,7 @@ export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefine
 /** What tells somebody apart from others of the same name. */
 export const aboutPerson = (person: PastedCandidate['person']) =>
   [
-    t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''),
+    t(`kind.${person.kind}`) + (person.level ? ', ' + t('level', { n: person.level }) : ''),
     person.division.name,
     person.number,
   ]

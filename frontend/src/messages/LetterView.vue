@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { t } from '@/shared/words'
 
 /**
  * A letter as it arrives: to whom, its subject, and both its parts. The HTML part stands in a frame of its own, in
@@ -15,20 +16,20 @@ const pieces = (text: string) => text.split(/(https?:\/\/\S+)/)
   <article class="letter">
     <header>
       <p class="soft">
-        {{ $t('messages.to') }} <span class="num">{{ to ?? $t('messages.noAddress') }}</span>
+        {{ t('messages.to') }} <span class="num">{{ to ?? t('messages.noAddress') }}</span>
       </p>
       <h3>{{ subject }}</h3>
       <p v-if="html" class="acts">
-        <button class="word" :aria-pressed="!asHtml" @click="asHtml = false">{{ $t('messages.plain') }}</button><button
+        <button class="word" :aria-pressed="!asHtml" @click="asHtml = false">{{ t('messages.plain') }}</button><button
           class="word"
           :aria-pressed="asHtml"
           @click="asHtml = true"
         >
-          {{ $t('messages.html') }}
+          {{ t('messages.html') }}
         </button>
       </p>
     </header>
-    <iframe v-if="html && asHtml" sandbox="" :srcdoc="html" :title="$t('messages.html')" />
+    <iframe v-if="html && asHtml" sandbox="" :srcdoc="html" :title="t('messages.html')" />
     <p v-else class="text">
       <template v-for="(piece, at) in pieces(text)" :key="at"
         ><a v-if="links && at % 2" :href="piece">{{ piece }}</a

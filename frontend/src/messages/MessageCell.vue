@@ -2,6 +2,7 @@
 import type { Message } from '@/shared/api'
 import { ownZone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { stateSentence, toneOf } from './messages'
 
 /** What a message says in one column of their table. */
@@ -18,10 +19,10 @@ const at = (instant: string) => dayAndTime(instant, ownZone)
     ><template v-else>{{ message.to }}</template></template
   >
   <button v-else-if="column === 'subject'" class="word opens" :aria-expanded="open" @click="$emit('open')">
-    {{ message.subject || $t('messages.erased') }}
+    {{ message.subject || t('messages.erased') }}
   </button>
   <span v-else-if="column === 'about'" class="soft"
-    >{{ $t('messages.kind.' + message.kind)
+    >{{ t(`messages.kind.${message.kind}`)
     }}<template v-if="message.site"
       >{{ ' · '
       }}<RouterLink :to="{ name: 'roster', params: { site: message.site.id } }">{{

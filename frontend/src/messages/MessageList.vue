@@ -59,10 +59,10 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
 <template>
   <Trouble v-if="error" :error="error" @again="refetch()" />
   <p v-else-if="isPending" class="skeleton" />
-  <p v-else-if="!messages.length" class="empty">{{ $t(bare ? 'messages.noneHere' : 'messages.none') }}</p>
+  <p v-else-if="!messages.length" class="empty">{{ t(bare ? 'messages.noneHere' : 'messages.none') }}</p>
   <template v-else>
     <p v-if="picked.length" class="picked">
-      <strong>{{ $t('messages.chosen', { n: picked.length }, picked.length) }}</strong>
+      <strong>{{ t('messages.chosen', { n: picked.length }, picked.length) }}</strong>
       <button
         v-if="over.length"
         class="word"
@@ -74,7 +74,7 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
           )
         "
       >
-        {{ $t('messages.sendAgain', { n: over.length }, over.length) }}
+        {{ t('messages.sendAgain', { n: over.length }, over.length) }}
       </button>
       <button
         v-if="waiting.length"
@@ -87,23 +87,23 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
           )
         "
       >
-        {{ $t('messages.withdraw', { n: waiting.length }, waiting.length) }}
+        {{ t('messages.withdraw', { n: waiting.length }, waiting.length) }}
       </button>
-      <button class="word" @click="chosen = new Set()">{{ $t('people.no') }}</button>
+      <button class="word" @click="chosen = new Set()">{{ t('changeList.nobody') }}</button>
     </p>
     <p v-else-if="!bare && bounced.length > 1">
       <button class="word" @click="chosen = new Set(bounced.map((each) => each.id))">
-        {{ $t('messages.pickBounced', { n: bounced.length }) }}
+        {{ t('messages.pickBounced', { n: bounced.length }) }}
       </button>
     </p>
     <DataRows
       :rows="messages"
       :key-of="(message) => message.id"
       :columns="columns"
-      :name="$t('messages.title')"
+      :name="t('messages.title')"
       :chosen="chosen"
       :pick-name="
-        (message) => $t('messages.pick', { subject: message.subject, name: message.person?.name ?? message.to })
+        (message) => t('messages.pick', { subject: message.subject, name: message.person?.name ?? message.to })
       "
       :expanded="open"
       @choose="(index) => messages[index] && pick(messages[index].id)"
@@ -121,12 +121,12 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
           <p class="soft">
             {{
               message.by
-                ? $t('messages.by', { who: message.by, at: at(message.madeAt) })
-                : $t('messages.asked', { at: at(message.madeAt) })
+                ? t('messages.by', { who: message.by, at: at(message.madeAt) })
+                : t('messages.asked', { at: at(message.madeAt) })
             }}<template v-if="message.changeList">
               ·
               <RouterLink :to="{ name: 'change-list', params: { changeList: message.changeList } }">{{
-                $t('messages.withChangeList')
+                t('messages.withChangeList')
               }}</RouterLink></template
             >
           </p>
@@ -139,7 +139,7 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
       class="further"
       variant="outlined"
       size="small"
-      :label="$t('sites.more')"
+      :label="t('parts.more')"
       @click="fetchNextPage()"
     />
   </template>

@@ -11,6 +11,7 @@ import { lookAt, type Looked } from '@/shared/lookedAt'
 import { me } from '@/shared/me'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
+import { t, tIn } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import LetterView from './LetterView.vue'
 import MessageList from './MessageList.vue'
@@ -66,42 +67,44 @@ const open = ref('')
 
 <template>
   <div class="page">
-    <h1>{{ $t('messages.title') }}</h1>
-    <nav class="parts" :aria-label="$t('messages.title')">
+    <h1>{{ t('messages.title') }}</h1>
+    <nav class="parts" :aria-label="t('messages.title')">
       <RouterLink
         v-for="each in parts"
         :key="each"
         :to="{ name: 'messages', params: { part: each }, query: of('site') ? { site: of('site') } : {} }"
         :class="{ on: part === each }"
-        >{{ $t('messages.parts.' + each) }}</RouterLink
+        >{{ t(`messages.parts.${each}`) }}</RouterLink
       >
     </nav>
     <p v-if="site" class="soft">
-      {{ $t('messages.ofSite') }}
+      {{ t('messages.ofSite') }}
       <RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
-      {{ ' ' }}<button class="word" @click="look({ site: undefined })">{{ $t('messages.everywhere') }}</button>
+      {{ ' ' }}<button class="word" @click="look({ site: undefined })">{{ t('messages.everywhere') }}</button>
     </p>
     <template v-if="part === 'messages'">
       <p class="filters">
         <label
-          >{{ $t('messages.address') }}
+          >{{ t('messages.address') }}
           <InputText
             v-model="typed"
             size="small"
             type="search"
             maxlength="190"
-            :placeholder="$t('messages.addressHint')"
+            :placeholder="t('messages.addressHint')"
         /></label>
         <PickOne
-          :label="$t('messages.about')"
+          :label="t('messages.about')"
           :model-value="of('kind')"
-          :options="optionsIn(['', ...KINDS], (kind) => $t(kind ? 'messages.kind.' + kind : 'messages.any.kind'))"
+          :options="optionsIn(['', ...KINDS], (kind) => (kind ? tIn('messages.kind', kind) : t('messages.any.kind')))"
           @update:model-value="look({ kind: $event })"
         />
         <PickOne
-          :label="$t('messages.how')"
+          :label="t('messages.how')"
           :model-value="of('state')"
-          :options="optionsIn(['', ...STATES], (state) => $t(state ? 'messages.told.' + state : 'messages.any.state'))"
+          :options="
+            optionsIn(['', ...STATES], (state) => (state ? tIn('messages.told', state) : t('messages.any.state')))
+          "
           @update:model-value="look({ state: $event })"
         />
       </p>
@@ -109,20 +112,20 @@ const open = ref('')
     </template>
     <TextsOf v-else-if="part === 'texts'" :site="of('site') || null" />
     <template v-else>
-      <p class="callout">{{ $t('messages.simulated') }}</p>
+      <p class="callout">{{ t('messages.simulated') }}</p>
       <p class="filters">
         <label
-          >{{ $t('messages.address') }}
+          >{{ t('messages.address') }}
           <InputText
             v-model="address"
             size="small"
             type="search"
             maxlength="190"
-            :placeholder="$t('messages.addressHint')"
+            :placeholder="t('messages.addressHint')"
         /></label>
       </p>
       <Trouble v-if="noBox" :error="noBox" @again="refetch()" />
-      <p v-else-if="box && !box.items.length" class="soft">{{ $t('messages.emptyBox') }}</p>
+      <p v-else-if="box && !box.items.length" class="soft">{{ t('messages.emptyBox') }}</p>
       <ol v-else>
         <li v-for="letter in box?.items" :key="letter.id">
           <p class="line">

@@ -3,16 +3,15 @@ import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Message from 'primevue/message'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { me } from '@/shared/me'
 import { queries } from '@/shared/queries'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { useBusy } from '@/shared/busy'
+import { t, tIn } from '@/shared/words'
 
 /** What others did to one's account since one was here last. It stays until it is read. */
-const { t } = useI18n()
 const key = computed(() => ['notices', me.value?.id])
 const { data } = useQuery({
   queryKey: key,
@@ -21,7 +20,7 @@ const { data } = useQuery({
 })
 const items = computed(() => data.value?.items ?? [])
 const said = (notice: (typeof items.value)[number]) =>
-  t('notices.' + notice.code, { ...(notice.values as Record<string, string>), by: notice.by || t('notices.somebody') })
+  tIn('notices', notice.code, { ...notice.values, by: notice.by || t('notices.somebody') })
 const { busy, run } = useBusy()
 const read = () =>
   run(async () => {
@@ -33,14 +32,14 @@ const read = () =>
 <template>
   <Message v-if="items.length" severity="warn" class="notices no-print" :closable="false">
     <div>
-      <strong>{{ $t('notices.title') }}</strong>
+      <strong>{{ t('notices.title') }}</strong>
       <ul>
         <li v-for="notice in items" :key="notice.id">
           {{ said(notice) }} <span class="soft">{{ dayAndTime(notice.at, zone) }}</span>
         </li>
       </ul>
-      <p>{{ $t('notices.unexpected') }}</p>
-      <Button size="small" variant="outlined" :disabled="busy" :label="$t('notices.read')" @click="read" />
+      <p>{{ t('notices.unexpected') }}</p>
+      <Button size="small" variant="outlined" :disabled="busy" :label="t('notices.read')" @click="read" />
     </div>
   </Message>
 </template>

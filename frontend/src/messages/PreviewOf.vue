@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { api, take, type MessageKind } from '@/shared/api'
+import { t } from '@/shared/words'
 import type { Sample } from './messages'
 import LetterView from './LetterView.vue'
 
@@ -17,6 +18,8 @@ const props = defineProps<{
   subject?: string | null
   body?: string | null
   sample?: Sample | null
+  /** BCP 47; that of whoever gets it where none is named. */
+  language?: string | null
 }>()
 const request = refDebounced(
   computed(() => ({
@@ -29,6 +32,7 @@ const request = refDebounced(
     subject: props.subject ?? null,
     body: props.body ?? null,
     sample: props.sample ?? null,
+    language: props.language ?? null,
   })),
   300,
 )
@@ -44,7 +48,7 @@ const { data: preview, error } = useQuery({
   <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
   <div v-else-if="preview">
     <LetterView :to="preview.to" :subject="preview.subject" :text="preview.text" :html="preview.html" />
-    <p class="soft small">{{ $t('messages.whose.' + preview.whose) }}</p>
+    <p class="soft small">{{ t(`messages.whose.${preview.whose}`) }}</p>
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import Textarea from 'primevue/textarea'
 import Tick from '@/ui/Tick.vue'
 import { computed, ref } from 'vue'
 import type { MessageKind, ChangeLine } from '@/shared/api'
+import { t } from '@/shared/words'
 import type { Sample } from './messages'
 import PreviewOf from './PreviewOf.vue'
 
@@ -30,20 +31,20 @@ const none = computed(() =>
 
 <template>
   <div>
-    <Tick v-model="tell">{{ $t('tell.them') }}</Tick>
+    <Tick v-model="tell">{{ t('tell.them') }}</Tick>
     <template v-if="tell">
       <Textarea
         v-model="words"
         fluid
         rows="3"
         maxlength="2000"
-        :aria-label="$t('tell.words')"
-        :placeholder="$t('tell.words')"
+        :aria-label="t('tell.words')"
+        :placeholder="t('tell.words')"
       />
       <p class="soft">
-        {{ $t('tell.mail', { n: $n(mail) }, mail)
-        }}<template v-if="none">{{ ' ' + $t('tell.none', { n: $n(none) }, none) }}</template> {{ ' '
-        }}<button class="word" @click="looking = !looking">{{ $t(looking ? 'tell.hide' : 'tell.look') }}</button>
+        {{ t('tell.mail', { n: $n(mail) }, mail)
+        }}<template v-if="none">{{ ' ' + t('tell.none', { n: $n(none) }, none) }}</template> {{ ' '
+        }}<button class="word" @click="looking = !looking">{{ t(looking ? 'tell.hide' : 'tell.look') }}</button>
       </p>
       <PreviewOf
         v-if="looking"

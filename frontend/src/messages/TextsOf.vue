@@ -6,13 +6,14 @@ import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, reactive, ref, watch } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, Problem, take, type MessageKind } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { me } from '@/shared/me'
+import { languageName, ownLocale } from '@/shared/own'
 import { queries } from '@/shared/queries'
 import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 import FindPerson from '@/people/FindPerson.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PreviewOf from './PreviewOf.vue'
@@ -22,7 +23,6 @@ import PreviewOf from './PreviewOf.vue'
  * own.
  */
 const props = defineProps<{ site: string | null }>()
-const { t } = useI18n()
 const { platform } = usePlatform()
 /** "platform", or the code of a division. */
 const scope = ref('')
@@ -36,10 +36,13 @@ watch(mine, (mine) => (scope.value ||= mine[0] ?? ''), { immediate: true })
 const where = computed(() =>
   props.site ? { site: props.site } : scope.value && scope.value !== 'platform' ? { division: scope.value } : {},
 )
+/** Empty for that of whoever looks. */
+const language = ref('')
+const asked = computed(() => ({ ...where.value, language: language.value || ownLocale }))
 const { data, error, refetch } = useQuery({
-  queryKey: ['templates', where],
+  queryKey: ['templates', asked],
   enabled: computed(() => !!props.site || scope.value !== ''),
-  queryFn: () => take(api.GET('/templates', { params: { query: where.value } })),
+  queryFn: () => take(api.GET('/templates', { params: { query: asked.value } })),
   retry: false,
 })
 const kind = ref<MessageKind | ''>('')
@@ -74,7 +77,7 @@ const save = () =>
       await take(
         api.PUT('/templates/{kind}', {
           params: path.value,
-          body: { ...where.value, ...draft, version: item.value!.own ? item.value!.version : 0 },
+          body: { ...asked.value, ...draft, version: item.value!.own ? item.value!.version : 0 },
         }),
       )
       done(t('texts.did'))
@@ -86,7 +89,7 @@ const save = () =>
   })
 const forget = () =>
   run(async () => {
-    await take(api.DELETE('/templates/{kind}', { params: { ...path.value, query: where.value } }))
+    await take(api.DELETE('/templates/{kind}', { params: { ...path.value, query: asked.value } }))
     done(t('texts.forgotten'))
     await queries.invalidateQueries({ queryKey: ['templates'] })
   })
@@ -96,14 +99,22 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
 </script>
 
 <template>
-  <p v-if="!site && !mine.length" class="soft">{{ $t('texts.notYours') }}</p>
+  <p v-if="!site && !mine.length" class="soft">{{ t('texts.notYours') }}</p>
   <template v-else>
-    <p v-if="!site">
-      <PickOne v-model="scope" shown :label="$t('texts.of')" :options="optionsIn(mine, nameOf)" />
+    <p class="which">
+      <PickOne v-if="!site" v-model="scope" shown :label="t('texts.of')" :options="optionsIn(mine, nameOf)" />
+      <PickOne
+        v-if="data && data.languages.length > 1"
+        :model-value="data.language"
+        shown
+        :label="t('texts.language')"
+        :options="optionsIn(data.languages, languageName)"
+        @update:model-value="language = $event ?? ''"
+      />
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <div v-else-if="data && item" class="both">
-      <nav :aria-label="$t('texts.kinds')">
+      <nav :aria-label="t('texts.kinds')">
         <button
           v-for="each in data.items"
           :key="each.kind"
@@ -111,13 +122,13 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
           :aria-pressed="each.kind === item.kind"
           @click="kind = each.kind"
         >
-          {{ $t('messages.kind.' + each.kind) }}<span v-if="each.own" class="soft"> · {{ $t('texts.own') }}</span>
+          {{ t(`messages.kind.${each.kind}`) }}<span v-if="each.own" class="soft"> · {{ t('texts.own') }}</span>
         </button>
       </nav>
       <form @submit.prevent="save">
-        <p class="soft">{{ $t('messages.whose.' + item.whose) }}</p>
+        <p class="soft">{{ t(`messages.whose.${item.whose}`) }}</p>
         <div class="field">
-          <label for="subject">{{ $t('texts.subject') }}</label><InputText
+          <label for="subject">{{ t('texts.subject') }}</label><InputText
             id="subject"
             v-model="draft.subject"
             size="small"
@@ -126,7 +137,7 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
           /><span v-if="wrong.subject" class="wrong" role="alert">{{ wrong.subject }}</span>
         </div>
         <div class="field">
-          <label for="body">{{ $t('texts.body') }}</label><Textarea
+          <label for="body">{{ t('texts.body') }}</label><Textarea
             id="body"
             ref="box"
             v-model="draft.body"
@@ -135,48 +146,49 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
           /><span v-if="wrong.body" class="wrong" role="alert">{{ wrong.body }}</span>
         </div>
         <p class="names">
-          {{ $t('texts.names') }}
+          {{ t('texts.names') }}
           <button
             v-for="name in item.placeholders"
             :key="name"
             type="button"
             class="word num"
-            :title="$t('texts.name.' + name)"
+            :title="t(`texts.name.${name}`)"
             @click="put(name)"
           >
             {{ '{' + name + '}' }}
           </button>
         </p>
-        <p v-if="item.needsLink" class="soft">{{ $t('texts.linkStays') }}</p>
+        <p class="soft">{{ t('texts.brackets') }} {{ item.needsLink ? t('texts.linkStays') : '' }}</p>
         <p class="acts">
-          <Button type="submit" size="small" :disabled="busy || !changed" :label="$t('texts.save')" /><button
+          <Button type="submit" size="small" :disabled="busy || !changed" :label="t('texts.save')" /><button
             v-if="item.own"
             type="button"
             class="word"
             :disabled="busy"
             @click="forget"
           >
-            {{ $t('texts.forget') }}</button
+            {{ t('texts.forget') }}</button
           ><button
             v-if="changed"
             type="button"
             class="word"
             @click="Object.assign(draft, { subject: item.subject, body: item.body })"
           >
-            {{ $t('texts.drop') }}
+            {{ t('texts.drop') }}
           </button>
         </p>
       </form>
-      <section :aria-label="$t('texts.preview')">
-        <h2>{{ $t('texts.preview') }}</h2>
-        <FindPerson :person="whose" name="" :label="$t('texts.whose')" bare @pick="whose = $event ?? ''" /><PreviewOf
+      <section :aria-label="t('texts.preview')">
+        <h2>{{ t('texts.preview') }}</h2>
+        <FindPerson :person="whose" name="" :label="t('texts.whose')" bare @pick="whose = $event ?? ''" /><PreviewOf
           :kind="item.kind"
           :person="whose || null"
           :site="site"
           :division="division"
           :subject="draft.subject"
           :body="draft.body"
-          :words="item.placeholders.includes('words') ? $t('texts.example') : ''"
+          :language="data.language"
+          :words="item.placeholders.includes('words') ? t('texts.example') : ''"
         />
       </section>
     </div>
@@ -184,6 +196,11 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
 </template>
 
 <style scoped>
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 24px;
+}
 .both {
   display: grid;
   grid-template-columns: 190px minmax(320px, 1fr) minmax(320px, 1fr);
@@ -211,6 +228,11 @@ textarea,
   align-items: baseline;
 }
 @media (max-width: 1000px) {
+  .which {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 24px;
+  }
   .both {
     grid-template-columns: 1fr;
   }

@@ -113,6 +113,8 @@ describe('messages', () => {
 describe('words', () => {
   const templates = {
     scope: 'platform',
+    language: 'en',
+    languages: ['en'],
     items: [
       {
         kind: 'let-in',
@@ -157,6 +159,7 @@ describe('words', () => {
     await page.find('form').trigger('submit')
     await flushPromises()
     expect(asked.find(({ call }) => call.startsWith('PUT'))!.body).toEqual({
+      language: 'en-GB',
       subject: 'In',
       body: 'Dear {given}',
       version: 0,

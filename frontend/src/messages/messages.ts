@@ -34,7 +34,7 @@ export async function sendAgain(messages: string[]): Promise<void> {
   done(
     t('messages.again', { n: queued }, queued),
     undefined,
-    left.map((each) => t('messages.why.' + each.why, { name: each.name })).join(' '),
+    left.map((each) => t(`messages.why.${each.why}`, { name: each.name })).join(' '),
   )
   await again()
 }
@@ -52,7 +52,7 @@ export function stateSentence(message: Message, at: (instant: string) => string)
   if (message.state === 'held')
     return message.waits ? t('messages.state.held', { n: minutes }, minutes) : t('messages.state.going')
   if (message.state === 'delayed') return t('messages.state.delayed', { n: minutes }, minutes)
-  return t('messages.state.' + message.state, { at: message.sentAt ? at(message.sentAt) : '' })
+  return t(`messages.state.${message.state}`, { at: message.sentAt ? at(message.sentAt) : '' })
 }
 
 export const toneOf = (state: MessageState) =>

@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import type { Message } from '@/shared/api'
 import { queries } from '@/shared/queries'
 import { lastDone } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { serve } from '@/testing/server'
 import { KINDS, sendAgain, STATES, stateSentence, toneOf, withdraw } from './messages'
 
@@ -27,7 +27,7 @@ describe('a message', () => {
   })
 
   it('has a name for every kind and state, and a colour where somebody has to look', () => {
-    expect(KINDS.map((kind) => t('messages.kind.' + kind)).filter((name) => name.startsWith('messages.'))).toEqual([])
+    expect(KINDS.map((kind) => tIn('messages.kind', kind)).filter((name) => name.startsWith('messages.'))).toEqual([])
     expect(STATES.map(toneOf)).toEqual(['brass', '', 'brass', 'clay', 'soft'])
   })
 

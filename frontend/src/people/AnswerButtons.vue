@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { t } from '@/shared/words'
 
 /** Yes or no to one who waits for it. */
 defineProps<{
@@ -15,16 +16,16 @@ defineEmits<{ answer: [answer: 'yes' | 'no'] }>()
     <Button
       size="small"
       :disabled="busy"
-      :label="$t('approvals.yes')"
-      :aria-label="$t('approvals.yesTo', { name: who })"
+      :label="t('approvals.yes')"
+      :aria-label="t('approvals.yesTo', { name: who })"
       @click="$emit('answer', 'yes')"
     />
     <Button
       size="small"
       variant="outlined"
       :disabled="busy"
-      :label="$t('approvals.no')"
-      :aria-label="$t('approvals.noTo', { name: who })"
+      :label="t('approvals.no')"
+      :aria-label="t('approvals.noTo', { name: who })"
       @click="$emit('answer', 'no')"
     />
   </span>

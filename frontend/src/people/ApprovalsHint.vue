@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take } from '@/shared/api'
 import { administers } from '@/shared/me'
+import { t } from '@/shared/words'
 
 /** Tells administrators, where they come in, that somebody waits for their yes. */
 const { data } = useQuery({
@@ -15,7 +16,7 @@ const many = computed(() => data.value?.items.length ?? 0)
 
 <template>
   <p v-if="many" class="callout">
-    <RouterLink to="/approvals">{{ $t('approvals.hint', { n: many }, many) }}</RouterLink>
+    <RouterLink to="/approvals">{{ t('hint.approvals', { n: many }, many) }}</RouterLink>
   </p>
 </template>
 

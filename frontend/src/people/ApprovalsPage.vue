@@ -1,20 +1,19 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Approval } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { queries } from '@/shared/queries'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 import AnswerButtons from './AnswerButtons.vue'
 
 /** People of one's division whom somebody with nothing to do with them let in: they wait for a yes. */
-const { t } = useI18n()
 const { roleName } = usePlatform()
 const KEY = ['approvals']
 const { data, error, isPending, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/approvals')) })
@@ -34,25 +33,25 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') =>
     const path = { site: site.id, person: person.id }
     const left = await take(api.POST('/sites/{site}/approvals/{person}', { params: { path }, body: { answer } }))
     queries.setQueryData(KEY, left)
-    done(t('approvals.did.' + answer, { name: fullName(person), title: site.title }))
+    done(t(`approvals.did.${answer}`, { name: fullName(person), title: site.title }))
   })
 </script>
 
 <template>
   <div class="page">
     <header>
-      <h1>{{ $t('approvals.title') }}</h1>
-      <p class="soft">{{ $t('approvals.more') }}</p>
+      <h1>{{ t('approvals.title') }}</h1>
+      <p class="soft">{{ t('approvals.more') }}</p>
     </header>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
-    <p v-else-if="!items.length" class="empty">{{ $t('approvals.none') }}</p>
+    <p v-else-if="!items.length" class="empty">{{ t('approvals.none') }}</p>
     <DataRows
       v-else
       :rows="items"
       :key-of="({ site, person }) => site.id + person.id"
       :columns="columns"
-      :name="$t('approvals.title')"
+      :name="t('approvals.title')"
     >
       <template #cell="{ row: item, column }">
         <template v-if="column === 'who'">

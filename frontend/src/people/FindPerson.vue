@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext'
 import { ref, useTemplateRef } from 'vue'
 import { api, take } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import FindBox from '@/ui/FindBox.vue'
 
 type Found = Awaited<ReturnType<typeof ask>>['items'][number]
@@ -32,27 +33,27 @@ function pick(found: Found) {
 <template>
   <div class="field">
     <template v-if="person">
-      <span class="label">{{ label ?? $t('accessCheck.who') }}</span>
+      <span class="label">{{ label ?? t('accessCheck.who') }}</span>
       <p>
         <strong>{{ name || picked }}</strong>
-        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('accessCheck.another') }}</button>
+        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ t('accessCheck.another') }}</button>
       </p>
     </template>
     <FindBox
       v-else
       ref="box"
-      :label="label ?? $t('accessCheck.who')"
-      :placeholder="$t('accessCheck.whoHint')"
+      :label="label ?? t('accessCheck.who')"
+      :placeholder="t('accessCheck.whoHint')"
       :find="find"
       :called="(each) => fullName(each.person)"
-      :none="$t('accessCheck.nobody')"
+      :none="t('accessCheck.nobody')"
       @pick="pick"
     >
       <template #default="{ found }">
         <strong>{{ fullName(found.person) }}</strong>
         <span
-          >{{ $t('kind.' + found.person.kind)
-          }}<template v-if="found.person.level">, {{ $t('level', { n: found.person.level }) }}</template> ·
+          >{{ t(`kind.${found.person.kind}`)
+          }}<template v-if="found.person.level">, {{ t('level', { n: found.person.level }) }}</template> ·
           {{ found.person.division.name }}</span
         >
         <span v-if="found.person.number" class="num">{{ found.person.number }}</span>
@@ -63,8 +64,8 @@ function pick(found: Found) {
           v-model="marking"
           size="small"
           maxlength="40"
-          :placeholder="$t('accessCheck.label')"
-          :aria-label="$t('accessCheck.label')"
+          :placeholder="t('accessCheck.label')"
+          :aria-label="t('accessCheck.label')"
         />
       </template>
     </FindBox>

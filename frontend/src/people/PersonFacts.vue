@@ -2,18 +2,17 @@
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, Problem, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
+import { t } from '@/shared/words'
 
 /** Names, level, number and address of somebody, to be corrected. */
 const props = defineProps<{ page: PersonPage }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
 const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'] as const
 type Facts = Record<(typeof FIELDS)[number], string>
-const { t } = useI18n()
 const facts = (page: PersonPage): Facts =>
   Object.fromEntries(FIELDS.map((field) => [field, String(page.person[field] ?? '')])) as Facts
 const draft = reactive(facts(props.page))
@@ -61,9 +60,9 @@ const save = () =>
 </script>
 
 <template>
-  <form class="callout" :aria-label="$t('facts.title')" @submit.prevent="save">
+  <form class="callout" :aria-label="t('facts.title')" @submit.prevent="save">
     <div v-for="field in shown" :key="field" class="field">
-      <label :for="'facts-' + field">{{ $t('facts.' + field) }}</label>
+      <label :for="'facts-' + field">{{ t(`facts.${field}`) }}</label>
       <InputText
         :id="'facts-' + field"
         v-model="draft[field]"
@@ -75,15 +74,15 @@ const save = () =>
         autocomplete="off"
       />
       <span v-if="wrong[field]" class="wrong" role="alert">{{ wrong[field] }}</span>
-      <span v-else-if="field === 'former'" class="hint">{{ $t('facts.formerHint') }}</span>
+      <span v-else-if="field === 'former'" class="hint">{{ t('facts.formerHint') }}</span>
     </div>
     <p class="acts">
-      <Button type="submit" size="small" :disabled="busy" :label="$t('facts.save')" /><button
+      <Button type="submit" size="small" :disabled="busy" :label="t('facts.save')" /><button
         type="button"
         class="word"
         @click="$emit('close')"
       >
-        {{ $t('changeLists.notNow') }}
+        {{ t('parts.cancel') }}
       </button>
     </p>
   </form>

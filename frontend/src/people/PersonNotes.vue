@@ -2,17 +2,16 @@
 import Textarea from 'primevue/textarea'
 import Button from 'primevue/button'
 import { ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 
 /** What staff wrote down about somebody: a phone call, an agreement. Seen by staff of their reach only. */
 const props = defineProps<{ page: PersonPage }>()
 const emit = defineEmits<{ changed: [] }>()
-const { t } = useI18n()
 const text = ref('')
 const { busy, run } = useBusy()
 const write = () =>
@@ -44,7 +43,7 @@ const takeBack = (note: string) =>
 
 <template>
   <section>
-    <h2>{{ $t('notes.title') }}</h2>
+    <h2>{{ t('notes.title') }}</h2>
     <ul>
       <li v-for="note in page.notes" :key="note.id">
         <p class="said">{{ note.text }}</p>
@@ -54,10 +53,10 @@ const takeBack = (note: string) =>
             v-if="note.mine"
             class="word"
             :disabled="busy"
-            :aria-label="$t('notes.takeBackOf', { text: note.text.slice(0, 40) })"
+            :aria-label="t('notes.takeBackOf', { text: note.text.slice(0, 40) })"
             @click="takeBack(note.id)"
           >
-            {{ $t('notes.takeBack') }}
+            {{ t('notes.takeBack') }}
           </button>
         </p>
       </li>
@@ -67,10 +66,10 @@ const takeBack = (note: string) =>
         v-model="text"
         rows="2"
         maxlength="2000"
-        :aria-label="$t('notes.write')"
-        :placeholder="$t('notes.write')"
+        :aria-label="t('notes.write')"
+        :placeholder="t('notes.write')"
       />
-      <Button type="submit" size="small" variant="outlined" :disabled="busy || !text.trim()" :label="$t('notes.add')" />
+      <Button type="submit" size="small" variant="outlined" :disabled="busy || !text.trim()" :label="t('notes.add')" />
     </form>
   </section>
 </template>

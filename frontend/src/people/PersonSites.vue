@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { PersonPage } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { causeSentence, courseSentence } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermsStrip, { type Span } from './TermsStrip.vue'
 
@@ -40,7 +41,7 @@ const span = computed<Span>(() => {
 
 <template>
   <section>
-    <h2>{{ $t('person.sites', { n: page.sites.length }, page.sites.length) }}</h2>
+    <h2>{{ t('person.sites', { n: page.sites.length }, page.sites.length) }}</h2>
     <div v-if="page.sites.length" class="row head">
       <span /><span /><TermsStrip head :stretches="[]" :span="span" zone="UTC" />
     </div>
@@ -50,7 +51,7 @@ const span = computed<Span>(() => {
           <button
             class="word"
             :aria-expanded="opened === each.site.id"
-            :aria-label="$t('person.more', { title: each.site.title })"
+            :aria-label="t('person.more', { title: each.site.title })"
             @click="fold(each)"
           >
             {{ opened === each.site.id ? '–' : '+' }}
@@ -69,7 +70,7 @@ const span = computed<Span>(() => {
         <ReasonLine :reason="each.reason" :zone="each.site.timeZone" who="staff" />
       </div>
     </article>
-    <p v-if="page.elsewhere" class="soft">{{ $t('person.elsewhere', { n: page.elsewhere }, page.elsewhere) }}</p>
+    <p v-if="page.elsewhere" class="soft">{{ t('person.elsewhere', { n: page.elsewhere }, page.elsewhere) }}</p>
   </section>
 </template>
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { Stretch } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { day, lastDay } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 /**
  * Where somebody is in one site, over the terms: bars on one scale for all of their sites, pauses hatched, today
@@ -15,7 +15,6 @@ export interface Span {
   marks: { at: number; name: string }[]
 }
 const props = defineProps<{ stretches: Stretch[]; span: Span; zone: string; head?: boolean }>()
-const { t } = useI18n()
 const WIDTH = 400
 const x = (instant: number) =>
   Math.max(0, Math.min(WIDTH, ((instant - props.span.from) / (props.span.until - props.span.from)) * WIDTH))
@@ -33,7 +32,7 @@ const described = computed(() =>
   bars.value
     .map(
       (each) =>
-        `${t('state.' + each.state)}: ${day(each.from, props.zone)} – ` +
+        `${t(`state.${each.state}`)}: ${day(each.from, props.zone)} – ` +
         `${each.until ? lastDay(each.until, props.zone) : ''}`,
     )
     .join('; '),
@@ -47,7 +46,7 @@ const today = computed(() => x(platformNow().getTime()))
       mark.name
     }}</span>
   </div>
-  <svg v-else :viewBox="`0 0 ${WIDTH} 18`" width="100%" role="img" :aria-label="`${$t('strip.label')}. ${described}`">
+  <svg v-else :viewBox="`0 0 ${WIDTH} 18`" width="100%" role="img" :aria-label="`${t('strip.label')}. ${described}`">
     <defs>
       <pattern id="hatch-terms" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <line x1="0" y1="0" x2="0" y2="5" class="hatch" />

@@ -3,16 +3,15 @@ import Tick from '@/ui/Tick.vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, Problem, take, type Platform } from '@/shared/api'
 import { done, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import FindPerson from '@/people/FindPerson.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { listed } from './rules'
 
 /** Who administers the platform and its divisions. */
 const props = defineProps<{ divisions: Platform['divisions'] }>()
-const { t } = useI18n()
 const client = useQueryClient()
 const { data, error, refetch } = useQuery({
   queryKey: ['administrators'],
@@ -72,18 +71,18 @@ async function save() {
 </script>
 
 <template>
-  <p class="soft">{{ $t('rules.admin.more') }}</p>
+  <p class="soft">{{ t('rules.admin.more') }}</p>
   <Trouble v-if="error" :error="error" @again="refetch()" />
   <ul v-else>
     <li v-for="each in data?.items" :key="each.person.id">
       <strong>{{ each.person.name }}</strong> {{ of(each)
-      }}<em v-if="each.closed" class="clay"> {{ $t('rules.admin.closed') }}</em>
+      }}<em v-if="each.closed" class="clay"> {{ t('rules.admin.closed') }}</em>
       <button
         class="word"
-        :aria-label="`${$t('rules.admin.change')}: ${each.person.name}`"
+        :aria-label="`${t('rules.admin.change')}: ${each.person.name}`"
         @click="start(each.person.id, each.person.name, each.platform, each.divisions)"
       >
-        {{ $t('rules.admin.change') }}
+        {{ t('rules.admin.change') }}
       </button>
     </li>
   </ul>
@@ -92,23 +91,23 @@ async function save() {
   </div>
   <form v-if="person" class="request" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
-    <Tick v-model="request.platform">{{ $t('rules.admin.platform') }}</Tick>
+    <Tick v-model="request.platform">{{ t('rules.admin.platform') }}</Tick>
     <Tick v-for="each in divisions" :key="each.code" v-model="request.divisions" :value="each.code"
-      >{{ $t('rules.admin.divisions') }} {{ each.name }}</Tick
+      >{{ t('rules.admin.divisions') }} {{ each.name }}</Tick
     >
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
     <p class="row">
-      <Button type="submit" size="small" :label="$t('rules.admin.save')" /><button
+      <Button type="submit" size="small" :label="t('rules.admin.save')" /><button
         type="button"
         class="word"
         @click="stop"
       >
-        {{ $t('card.never') }}
+        {{ t('parts.cancel') }}
       </button>
     </p>
   </form>
   <p v-else-if="!adding">
-    <button class="word" @click="adding = true">{{ $t('rules.admin.add') }}</button>
+    <button class="word" @click="adding = true">{{ t('rules.admin.add') }}</button>
   </p>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import NumberField from '@/ui/NumberField.vue'
+import { t } from '@/shared/words'
 
 /** A run of levels: the lowest and the highest, both included. */
 defineProps<{ label: string }>()
@@ -18,16 +19,16 @@ const set = (at: 0 | 1, value: number | null | undefined) => {
       :min="1"
       :max="20"
       :model-value="levels[0]"
-      :label="`${label}: ${$t('rules.lowest')}`"
+      :label="`${label}: ${t('rules.lowest')}`"
       @update:model-value="set(0, $event)"
     />
-    {{ $t('rules.to') }}
+    {{ t('rules.to') }}
     <NumberField
       :figures="2"
       :min="1"
       :max="20"
       :model-value="levels[1]"
-      :label="`${label}: ${$t('rules.highest')}`"
+      :label="`${label}: ${t('rules.highest')}`"
       @update:model-value="set(1, $event)"
     />
   </span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import NumberField from '@/ui/NumberField.vue'
 import type { Rules } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** Limits that hold everywhere: as sentences, or as fields for those who may change them. */
 defineProps<{
@@ -21,9 +22,9 @@ const LIMITS = {
   <div class="limits">
     <template v-if="mayChange">
       <fieldset v-for="(names, group) in LIMITS" :key="group">
-        <legend>{{ $t('rules.limitsOf.' + group) }}</legend>
+        <legend>{{ t(`rules.limitsOf.${group}`) }}</legend>
         <div v-for="name in names" :key="name" class="field">
-          <label :for="'limit-' + name">{{ $t('rules.limit.' + name) }}</label>
+          <label :for="'limit-' + name">{{ t(`rules.limit.${name}`) }}</label>
           <NumberField
             :id="'limit-' + name"
             :figures="7"
@@ -39,13 +40,13 @@ const LIMITS = {
     </template>
     <ul v-else>
       <li v-for="name in ['seats', 'leads', 'changeList'] as const" :key="name">
-        {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
+        {{ t(`rules.limits.${name}`, { n: $n(rules.limits[name]) }) }}
       </li>
       <li v-for="name in ['careHome', 'careBeyond', 'cardDays'] as const" :key="name">
-        {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
+        {{ t(`rules.limits.${name}`, { n: $n(rules.limits[name]) }) }}
       </li>
       <li>
-        {{ $t('rules.limits.removal', { few: rules.limits.removalFew, share: rules.limits.removalShare }) }}
+        {{ t('rules.limits.removal', { few: rules.limits.removalFew, share: rules.limits.removalShare }) }}
       </li>
     </ul>
   </div>

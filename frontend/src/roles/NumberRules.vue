@@ -2,8 +2,8 @@
 import Tick from '@/ui/Tick.vue'
 import NumberField from '@/ui/NumberField.vue'
 import InputText from 'primevue/inputtext'
-import { useI18n } from 'vue-i18n'
 import type { Rules } from '@/shared/api'
+import { t } from '@/shared/words'
 import { kindWords } from './rules'
 
 /** How numbers are written, as sentences; for those who may, each to be changed in its place. */
@@ -13,7 +13,6 @@ const props = defineProps<{
   wrongAt: (where: string) => string[]
   edit: () => Rules
 }>()
-const { t } = useI18n()
 const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 type Format = Rules['numbers'][number]
 
@@ -60,7 +59,7 @@ const remove = (index: number) => props.edit().numbers.splice(index, 1)
     <p>{{ sentence(format) }}</p>
     <div v-if="mayChange" class="row">
       <div class="field">
-        <label :for="'number-name-' + index">{{ $t('rules.number.name') }}</label><InputText
+        <label :for="'number-name-' + index">{{ t('rules.number.name') }}</label><InputText
           :id="'number-name-' + index"
           size="small"
           maxlength="40"
@@ -69,7 +68,7 @@ const remove = (index: number) => props.edit().numbers.splice(index, 1)
         />
       </div>
       <div class="field">
-        <label :for="'number-prefix-' + index">{{ $t('rules.number.prefix') }}</label><InputText
+        <label :for="'number-prefix-' + index">{{ t('rules.number.prefix') }}</label><InputText
           :id="'number-prefix-' + index"
           size="small"
           class="figures"
@@ -79,7 +78,7 @@ const remove = (index: number) => props.edit().numbers.splice(index, 1)
         />
       </div>
       <div class="field">
-        <label :for="'number-digits-' + index">{{ $t('rules.number.digits') }}</label><NumberField
+        <label :for="'number-digits-' + index">{{ t('rules.number.digits') }}</label><NumberField
           :id="'number-digits-' + index"
           :figures="2"
           :model-value="format.digits"
@@ -87,24 +86,24 @@ const remove = (index: number) => props.edit().numbers.splice(index, 1)
         />
       </div>
       <Tick :model-value="format.checked" @update:model-value="set(index, 'checked', !format.checked)">{{
-        $t('rules.number.checked')
+        t('rules.number.checked')
       }}</Tick>
       <span
-        >{{ $t('rules.number.kinds') }}
+        >{{ t('rules.number.kinds') }}
         <Tick
           v-for="each in KINDS"
           :key="each"
           :model-value="format.kinds.includes(each)"
           @update:model-value="kind(index, each)"
-          >{{ $t('rules.kinds.' + each) }}</Tick
+          >{{ t(`rules.kinds.${each}`) }}</Tick
         ></span
       >
-      <button type="button" class="word clay" @click="remove(index)">{{ $t('rules.number.remove') }}</button>
+      <button type="button" class="word clay" @click="remove(index)">{{ t('rules.number.remove') }}</button>
     </div>
     <p v-for="wrong in wrongAt('numbers/' + index)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
   </section>
   <p v-if="mayChange">
-    <button class="word" @click="add">{{ $t('rules.number.add') }}</button>
+    <button class="word" @click="add">{{ t('rules.number.add') }}</button>
   </p>
 </template>
 

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { Platform, Rules } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** How each division has it that its people are let in by who has nothing to do with them. */
 const props = defineProps<{ rules: Rules; divisions: Platform['divisions']; mayChange: boolean; edit: () => Rules }>()
-const { t } = useI18n()
 type Rule = Rules['outside'][number]['rule']
 const RULES: Rule[] = ['ask', 'open', 'closed']
-const options = computed(() => RULES.map((rule) => ({ rule, name: t('rules.outside.' + rule) })))
+const options = computed(() => RULES.map((rule) => ({ rule, name: t(`rules.outside.${rule}`) })))
 const of = (division: string): Rule => props.rules.outside.find((each) => each.division === division)?.rule ?? 'ask'
 function set(division: string, rule: Rule) {
   const edited = props.edit()
@@ -20,7 +19,7 @@ function set(division: string, rule: Rule) {
 
 <template>
   <div class="outside">
-    <p class="soft">{{ $t('rules.outside.more') }}</p>
+    <p class="soft">{{ t('rules.outside.more') }}</p>
     <div v-for="division in divisions" :key="division.code" class="line">
       <span :id="'outside-' + division.code">{{ division.name }}</span>
       <Select
@@ -33,7 +32,7 @@ function set(division: string, rule: Rule) {
         :aria-labelledby="'outside-' + division.code"
         @update:model-value="set(division.code, $event)"
       />
-      <span v-else>{{ $t('rules.outside.' + of(division.code)) }}</span>
+      <span v-else>{{ t(`rules.outside.${of(division.code)}`) }}</span>
     </div>
   </div>
 </template>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { RoleRules } from '@/shared/api'
+import { t } from '@/shared/words'
 import { optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import { listed, mayWords } from './rules'
 
 /** What one of two roles may besides the other, and may not. */
 const props = defineProps<{ roles: RoleRules[] }>()
-const { t } = useI18n()
 const first = ref(props.roles[1]?.code ?? '')
 const second = ref(props.roles[2]?.code ?? '')
 const find = (code: string) => props.roles.find((role) => role.code === code)
@@ -28,18 +27,18 @@ const besides = computed(() => [
 <template>
   <section>
     <p class="pair">
-      {{ $t('rules.between') }}
-      <PickOne v-model="first" :label="$t('rules.between')" :options="optionsOf(roles, 'code')" />
-      {{ $t('rules.andThe') }}
-      <PickOne v-model="second" :label="$t('rules.andThe')" :options="optionsOf(roles, 'code')" />
+      {{ t('rules.between') }}
+      <PickOne v-model="first" :label="t('rules.between')" :options="optionsOf(roles, 'code')" />
+      {{ t('rules.andThe') }}
+      <PickOne v-model="second" :label="t('rules.andThe')" :options="optionsOf(roles, 'code')" />
     </p>
     <template v-if="a && b">
       <p v-if="also.length" class="also">
-        {{ $t('rules.also', { second: b.name.toLowerCase(), what: mayWords(also) }) }}
+        {{ t('rules.also', { second: b.name.toLowerCase(), what: mayWords(also) }) }}
       </p>
-      <p v-if="not.length" class="not">{{ $t('rules.not', { second: b.name.toLowerCase(), what: mayWords(not) }) }}</p>
-      <p v-if="!also.length && !not.length">{{ $t('rules.same') }}</p>
-      <p v-if="besides.length" class="soft">{{ $t('rules.moreWays', { what: listed(besides) }) }}.</p>
+      <p v-if="not.length" class="not">{{ t('rules.not', { second: b.name.toLowerCase(), what: mayWords(not) }) }}</p>
+      <p v-if="!also.length && !not.length">{{ t('rules.same') }}</p>
+      <p v-if="besides.length" class="soft">{{ t('rules.moreWays', { what: listed(besides) }) }}.</p>
     </template>
   </section>
 </template>

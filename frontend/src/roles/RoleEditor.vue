@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import type { RoleRules, RuleBook, Rules } from '@/shared/api'
+import { t } from '@/shared/words'
 import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import NumberField from '@/ui/NumberField.vue'
@@ -33,7 +34,7 @@ function forKind(kind: RoleRules['for'][number]) {
   <form class="editor" @submit.prevent="$emit('done')" @keydown.esc="$emit('done')">
     <div class="row">
       <div class="field">
-        <label :for="'name-' + role.code">{{ $t('rules.name') }}</label><InputText
+        <label :for="'name-' + role.code">{{ t('rules.name') }}</label><InputText
           :id="'name-' + role.code"
           v-model="role.name"
           size="small"
@@ -41,69 +42,69 @@ function forKind(kind: RoleRules['for'][number]) {
         /><span v-for="sentence in at('name')" :key="sentence" class="wrong" role="alert">{{ sentence }}</span>
       </div>
       <div class="field">
-        <label :for="'rank-' + role.code">{{ $t('rules.rank') }}</label><NumberField
+        <label :for="'rank-' + role.code">{{ t('rules.rank') }}</label><NumberField
           :id="'rank-' + role.code"
           :figures="3"
           :model-value="role.rank"
           @update:model-value="role.rank = $event ?? 0"
-        /><span class="hint">{{ $t('rules.rankHint') }}</span
+        /><span class="hint">{{ t('rules.rankHint') }}</span
         ><span v-for="sentence in at('rank')" :key="sentence" class="wrong" role="alert">{{ sentence }}</span>
       </div>
       <div class="field">
         <PickOne
           v-model="role.standard"
           stacked
-          :label="$t('rules.standard')"
+          :label="t('rules.standard')"
           :options="optionsIn(book.standards, (each) => each)"
         />
       </div>
       <p class="low">
-        <Tick v-model="role.listed">{{ $t('rules.listed') }}</Tick>
-        {{ ' ' }}<Tick v-if="fresh" v-model="role.takesSeat">{{ $t('rules.seat') }}</Tick>
+        <Tick v-model="role.listed">{{ t('rules.listed') }}</Tick>
+        {{ ' ' }}<Tick v-if="fresh" v-model="role.takesSeat">{{ t('rules.seat') }}</Tick>
       </p>
     </div>
     <div class="field">
-      <label :for="'caution-' + role.code">{{ $t('rules.captionOf') }}</label><InputText
+      <label :for="'caution-' + role.code">{{ t('rules.captionOf') }}</label><InputText
         :id="'caution-' + role.code"
         size="small"
         maxlength="200"
         :model-value="role.caution ?? ''"
         @update:model-value="role.caution = $event || null"
-      /><span class="hint">{{ $t('rules.cautionHint') }}</span
+      /><span class="hint">{{ t('rules.cautionHint') }}</span
       ><span v-for="sentence in at('caution')" :key="sentence" class="wrong" role="alert">{{ sentence }}</span>
     </div>
     <fieldset>
-      <legend>{{ $t('rules.permissions') }}</legend>
+      <legend>{{ t('rules.permissions') }}</legend>
       <RolePermissions :role="role" :book="book" />
       <p v-for="sentence in [...at('permissions'), ...at('bands')]" :key="sentence" class="clay" role="alert">
         {{ sentence }}
       </p>
     </fieldset>
     <fieldset>
-      <legend>{{ $t('rules.whoFor') }}</legend>
+      <legend>{{ t('rules.whoFor') }}</legend>
       <p class="inline">
         <Tick
           v-for="kind in KINDS"
           :key="kind"
           :model-value="role.for.includes(kind)"
           @update:model-value="forKind(kind)"
-          >{{ $t('rules.kinds.' + kind) }}</Tick
+          >{{ t(`rules.kinds.${kind}`) }}</Tick
         >
       </p>
       <p class="inline">
-        {{ $t('rules.offerTo') }}
+        {{ t('rules.offerTo') }}
         <Tick v-for="kind in role.for" :key="kind" v-model="role.suggestFor" :value="kind">{{
-          $t('rules.kinds.' + kind)
+          t(`rules.kinds.${kind}`)
         }}</Tick>
       </p>
       <p v-if="role.for.includes('learner')" class="inline">
         <Tick
           :model-value="role.learnersOf !== null"
           @update:model-value="role.learnersOf = role.learnersOf ? null : [1, 10]"
-          >{{ $t('rules.onlyLevels') }}</Tick
+          >{{ t('rules.onlyLevels') }}</Tick
         >
         <template v-if="role.learnersOf"
-          ><LevelRun v-model="role.learnersOf" :label="$t('rules.onlyLevels')"
+          ><LevelRun v-model="role.learnersOf" :label="t('rules.onlyLevels')"
         /></template>
       </p>
       <p v-for="sentence in [...at('for'), ...at('suggestFor')]" :key="sentence" class="clay" role="alert">
@@ -111,7 +112,7 @@ function forKind(kind: RoleRules['for'][number]) {
       </p>
     </fieldset>
     <fieldset>
-      <legend>{{ $t('rules.givenBy') }}</legend>
+      <legend>{{ t('rules.givenBy') }}</legend>
       <p class="inline">
         <Tick
           v-for="each in rules.roles.filter(
@@ -126,20 +127,20 @@ function forKind(kind: RoleRules['for'][number]) {
       <p v-for="sentence in at('givenBy')" :key="sentence" class="clay" role="alert">{{ sentence }}</p>
     </fieldset>
     <fieldset v-if="role.for.includes('learner')">
-      <legend>{{ $t('rules.bands') }}</legend>
+      <legend>{{ t('rules.bands') }}</legend>
       <RoleBands :role="role" />
     </fieldset>
     <p v-for="sentence in [...at('listed'), ...at('code'), ...at('lead')]" :key="sentence" class="clay" role="alert">
       {{ sentence }}
     </p>
     <p class="row">
-      <button class="word">{{ $t('rules.stop') }}</button><button
+      <button class="word">{{ t('rules.stop') }}</button><button
         v-if="!role.lead"
         type="button"
         class="word clay"
         @click="$emit('remove')"
       >
-        {{ $t('rules.remove') }}
+        {{ t('rules.remove') }}
       </button>
     </p>
   </form>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RuleBook, RoleRules } from '@/shared/api'
+import { t } from '@/shared/words'
 import Tick from '@/ui/Tick.vue'
 import { allow, allowAll } from './editing'
 
@@ -11,7 +12,7 @@ defineProps<{ role: RoleRules; book: RuleBook }>()
   <div class="ticks">
     <div v-for="{ code } in book.permissions" :key="code" class="permission">
       <Tick :model-value="role.permissions.includes(code)" @update:model-value="allowAll(role, code, book)">{{
-        $t('may.' + code)
+        t(`may.${code}`)
       }}</Tick>
       <template v-if="role.permissions.includes(code)">
         <Tick

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { RoleRules } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
 import { kindWords, listed, maySentences, mayWords } from './rules'
 
 /** A role, read as sentences. */
 const props = defineProps<{ role: RoleRules; roleName: (code: string) => string }>()
-const { t } = useI18n()
 const { platform } = usePlatform()
 const division = (code: string) => platform.value?.divisions.find((each) => each.code === code)?.name ?? code
 const facts = computed(() => {
@@ -45,7 +44,7 @@ const bands = computed(() =>
   <h2>{{ role.name }}</h2>
   <p v-for="sentence in maySentences(role.permissions)" :key="sentence">{{ sentence }}</p>
   <p v-for="band in bands" :key="band" class="band">{{ band }}</p>
-  <p v-if="role.caution" class="brass">{{ $t('rules.caution', { text: role.caution }) }}</p>
+  <p v-if="role.caution" class="brass">{{ t('rules.caution', { text: role.caution }) }}</p>
   <p class="soft">{{ facts }}</p>
 </template>
 

@@ -4,6 +4,7 @@ import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import { computed } from 'vue'
 import type { RoleRules, RuleBook } from '@/shared/api'
+import { t, tIn } from '@/shared/words'
 import { useSlices } from '@/ui/slices'
 import { roleTable, type RoleTableRow } from './rules'
 
@@ -23,8 +24,8 @@ const print = () => window.print()
 <template>
   <section>
     <p class="no-print top">
-      <span class="soft">{{ $t('rules.table.more') }}</span>
-      <Button size="small" variant="outlined" :label="$t('rules.table.print')" @click="print" />
+      <span class="soft">{{ t('rules.table.more') }}</span>
+      <Button size="small" variant="outlined" :label="t('rules.table.print')" @click="print" />
     </p>
     <DataTable
       :value="some"
@@ -34,20 +35,20 @@ const print = () => window.print()
       scroll-height="70vh"
       row-group-mode="subheader"
       group-rows-by="purpose"
-      :table-props="{ 'aria-label': $t('rules.parts.table') }"
-      :pt="{ tableContainer: { tabindex: 0, role: 'group', 'aria-label': $t('rules.parts.table') } }"
+      :table-props="{ 'aria-label': t('rules.parts.table') }"
+      :pt="{ tableContainer: { tabindex: 0, role: 'group', 'aria-label': t('rules.parts.table') } }"
     >
       <template #groupheader="{ data }"
-        ><strong>{{ $t('rules.table.purpose.' + data.purpose) }}</strong></template
+        ><strong>{{ tIn('rules.table.purpose', data.purpose) }}</strong></template
       >
       <Column field="purpose" />
-      <Column field="permission" frozen class="what" :header="$t('rules.permissions')">
-        <template #body="{ data }">{{ $t('may.' + data.permission) }}</template>
+      <Column field="permission" frozen class="what" :header="t('rules.permissions')">
+        <template #body="{ data }">{{ tIn('may', data.permission) }}</template>
       </Column>
       <Column v-for="role in roles" :key="role.code" :header="role.name" class="role">
         <template #body="{ data }">
           <span :class="[cell(data, role).extent, { differs: cell(data, role).differs }]">{{
-            $t('rules.table.' + cell(data, role).extent)
+            t(`rules.table.${cell(data, role).extent}`)
           }}</span>
         </template>
       </Column>

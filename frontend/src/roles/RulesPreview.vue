@@ -14,18 +14,18 @@ const { t, n } = useI18n()
 const preview = computed(() => props.all.preview.value)
 const partOf = (where: string) => {
   const [part, code] = where.split('/')
-  return part === 'roles' && code ? props.all.roleName(code) || code : t('rules.parts.' + part)
+  return part === 'roles' && code ? props.all.roleName(code) || code : t(`rules.parts.${part}`)
 }
 </script>
 
 <template>
-  <DockedColumn name="rules" :label="$t('rules.preview.title')">
-    <h2>{{ $t('rules.preview.title') }}</h2>
+  <DockedColumn name="rules" :label="t('rules.preview.title')">
+    <h2>{{ t('rules.preview.title') }}</h2>
     <p v-if="all.wrong.value" class="clay" role="alert">{{ all.wrong.value.message }}</p>
-    <p v-else-if="!preview" class="soft">{{ $t('rules.preview.computing') }}</p>
+    <p v-else-if="!preview" class="soft">{{ t('rules.preview.computing') }}</p>
     <template v-else>
       <section v-if="preview.problems.length" role="alert">
-        <h3 class="clay">{{ $t('rules.preview.wrong') }}</h3>
+        <h3 class="clay">{{ t('rules.preview.wrong') }}</h3>
         <ul>
           <li v-for="(problem, index) in preview.problems" :key="index">
             <strong>{{ partOf(problem.where) }}:</strong> {{ problemSentence(problem, all.roleName) }}
@@ -36,21 +36,21 @@ const partOf = (where: string) => {
         <ul>
           <li v-for="each in preview.affected" :key="each.permission + each.gain" :class="each.gain ? 'gain' : 'lose'">
             {{
-              $t(
+              t(
                 each.gain ? 'rules.preview.gain' : 'rules.preview.lose',
                 {
                   n: n(each.people),
-                  sites: $t('rules.preview.sites', { n: n(each.sites) }, each.sites),
-                  what: $t('may.' + each.permission),
+                  sites: t('rules.preview.sites', { n: n(each.sites) }, each.sites),
+                  what: t(`may.${each.permission}`),
                 },
                 each.people,
               )
             }}
           </li>
-          <li v-if="!preview.affected.length">{{ $t('rules.preview.nobody') }}</li>
+          <li v-if="!preview.affected.length">{{ t('rules.preview.nobody') }}</li>
           <li v-for="each in preview.numbers" :key="each.name">
             {{
-              $t(each.not ? 'rules.preview.numbers' : 'rules.preview.numbersFit', {
+              t(each.not ? 'rules.preview.numbers' : 'rules.preview.numbersFit', {
                 name: each.name,
                 fit: n(each.fit),
                 not: n(each.not),
@@ -59,10 +59,10 @@ const partOf = (where: string) => {
             }}
           </li>
           <li v-if="preview.sites.overSeats">
-            {{ $t('rules.preview.overSeats', { n: n(preview.sites.overSeats) }, preview.sites.overSeats) }}
+            {{ t('rules.preview.overSeats', { n: n(preview.sites.overSeats) }, preview.sites.overSeats) }}
           </li>
           <li v-if="preview.sites.overLeads">
-            {{ $t('rules.preview.overLeads', { n: n(preview.sites.overLeads) }, preview.sites.overLeads) }}
+            {{ t('rules.preview.overLeads', { n: n(preview.sites.overLeads) }, preview.sites.overLeads) }}
           </li>
         </ul>
       </div>
@@ -71,10 +71,10 @@ const partOf = (where: string) => {
       <Button
         size="small"
         :disabled="all.busy.value || all.isFetching.value || !preview || preview.problems.length > 0"
-        :label="$t('rules.preview.save')"
+        :label="t('rules.preview.save')"
         @click="all.save"
       />
-      <button class="word" @click="all.drop">{{ $t('rules.preview.drop') }}</button>
+      <button class="word" @click="all.drop">{{ t('rules.preview.drop') }}</button>
     </p>
   </DockedColumn>
 </template>

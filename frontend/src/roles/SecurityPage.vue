@@ -6,19 +6,18 @@ import DatePicker from 'primevue/datepicker'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, reactive, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { saveAs } from '@/shared/saveAs'
+import { t, tIn } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** What matters to the safety of accounts: who signed in or could not, what was refused, handed out or changed. */
-const { t } = useI18n()
 const CODES = [
   'sign-in',
   'sign-in-failed',
@@ -42,7 +41,7 @@ const CODES = [
   'rules-changed',
   'administrator-named',
 ]
-const codes = computed(() => CODES.map((code) => ({ code, name: t('security.what.' + code) })))
+const codes = computed(() => CODES.map((code) => ({ code, name: tIn('security.what', code) })))
 const look = reactive({ q: '', code: null as string | null })
 const days = ref<(Date | null)[] | null>(null)
 /** As the Swedish write a day: 2026-11-24. */
@@ -87,26 +86,26 @@ const save = () =>
 <template>
   <div class="page">
     <header>
-      <h1>{{ $t('security.title') }}</h1>
-      <p class="soft">{{ $t('security.more') }}</p>
+      <h1>{{ t('security.title') }}</h1>
+      <p class="soft">{{ t('security.more') }}</p>
     </header>
     <div class="look">
       <InputText
         v-model="look.q"
         size="small"
         maxlength="200"
-        :placeholder="$t('security.find')"
-        :aria-label="$t('security.find')"
+        :placeholder="t('security.find')"
+        :aria-label="t('security.find')"
       />
       <Select
         v-model="look.code"
         size="small"
         :options="codes"
         show-clear
-        :placeholder="$t('security.any')"
+        :placeholder="t('security.any')"
         option-label="name"
         option-value="code"
-        :aria-label="$t('security.any')"
+        :aria-label="t('security.any')"
       />
       <DatePicker
         v-model="days"
@@ -115,26 +114,26 @@ const save = () =>
         date-format="d M yy"
         show-button-bar
         :manual-input="false"
-        :placeholder="$t('security.days')"
-        :aria-label="$t('security.days')"
+        :placeholder="t('security.days')"
+        :aria-label="t('security.days')"
       />
-      <Button size="small" variant="outlined" :disabled="busy" :label="$t('security.save')" @click="save" />
+      <Button size="small" variant="outlined" :disabled="busy" :label="t('security.save')" @click="save" />
       <ColumnsMenu class="last" :columns="columns" />
     </div>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
-    <p v-else-if="!entries.length" class="empty">{{ $t('security.none') }}</p>
+    <p v-else-if="!entries.length" class="empty">{{ t('security.none') }}</p>
     <DataRows
       v-else
       :rows="entries"
       :key-of="(entry) => String(entry.sequence)"
       :columns="columns"
-      :name="$t('security.title')"
+      :name="t('security.title')"
     >
       <template #cell="{ row: entry, column }">
         <span v-if="column === 'when'" class="nums">{{ dayAndTime(entry.at, zone) }}</span>
         <template v-else-if="column === 'what'"
-          >{{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span></template
+          >{{ tIn('security.what', entry.code) }} <span class="soft">{{ about(entry) }}</span></template
         >
         <template v-else-if="column === 'by'">{{ entry.by?.name }}</template>
         <span v-else-if="column === 'from'" class="num">{{ entry.address }}</span>
@@ -145,7 +144,7 @@ const save = () =>
       <template #card="{ row: entry }">
         <p class="told">
           <span
-            >{{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span></span
+            >{{ tIn('security.what', entry.code) }} <span class="soft">{{ about(entry) }}</span></span
           ><RouterLink v-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">{{
             entry.person.name
           }}</RouterLink>
@@ -162,7 +161,7 @@ const save = () =>
       <Button
         size="small"
         variant="outlined"
-        :label="$t('log.more')"
+        :label="t('parts.earlier')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"
       />

@@ -2,6 +2,7 @@
 import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
 import type { Rules } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** Which given names are shortened to what: a line each, to be read, and changed by those who may. */
 const props = defineProps<{
@@ -31,9 +32,9 @@ const wrong = computed(() => [...props.wrongAt('nicknames')])
 </script>
 
 <template>
-  <p class="soft">{{ $t('rules.names.more') }}</p>
+  <p class="soft">{{ t('rules.names.more') }}</p>
   <div v-if="mayChange" class="field">
-    <label for="short-names">{{ $t('rules.names.label') }}</label>
+    <label for="short-names">{{ t('rules.names.label') }}</label>
     <Textarea
       id="short-names"
       v-model="text"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Rules } from '@/shared/api'
+import { t } from '@/shared/words'
 import { listed } from './rules'
 
 /** Which roles each role gives, the highest first. */
@@ -18,13 +19,13 @@ const giveNothing = computed(() =>
 
 <template>
   <ol>
-    <li>{{ $t('rules.givesAll') }}</li>
+    <li>{{ t('rules.givesAll') }}</li>
     <template v-for="{ role, gives } in givers" :key="role.code"
       ><li v-if="gives.length">
-        {{ $t('rules.gives', { role: role.name.toLowerCase(), roles: listed(gives) }) }}
+        {{ t('rules.gives', { role: role.name.toLowerCase(), roles: listed(gives) }) }}
       </li></template
     >
-    <li v-if="giveNothing.length" class="soft">{{ $t('rules.givesNone', { roles: listed(giveNothing) }) }}</li>
+    <li v-if="giveNothing.length" class="soft">{{ t('rules.givesNone', { roles: listed(giveNothing) }) }}</li>
   </ol>
 </template>
 

@@ -77,8 +77,8 @@ describe('words of rules', () => {
   it('say how many it is about, and in words which permission and role', () => {
     const say = (code: string, values: Record<string, unknown>) =>
       problemSentence({ where: 'x', code, values } as never, (role) => `<${role}>`)
-    expect(say('still-held', { people: 1 })).toBe(t('rules.problem.still-held', { people: 1 }, 1))
-    expect(say('still-held', { people: 3 })).toBe(t('rules.problem.still-held', { people: 3 }, 3))
+    expect(say('still-held', { people: 1 })).toBe(t('rules.problem.still-held', { n: 1 }, 1))
+    expect(say('still-held', { people: 3 })).toBe(t('rules.problem.still-held', { n: 3 }, 3))
     expect(say('given-from-below', { giver: 'learner' })).toContain('<learner>')
     expect(say('needs-permission', { permission: 'see-marks', needed: 'see-roster' })).toBe(
       t('rules.problem.needs-permission', { permission: t('may.see-marks'), needed: t('may.see-roster') }, 1),
@@ -119,7 +119,7 @@ describe('a draft of rules', () => {
     draft.value = { ...edit(), nicknames: [['a']] }
     await settled()
     expect(wrongAt('roles/learner')).toEqual([
-      t('rules.problem.still-held', { people: 3 }, 3),
+      t('rules.problem.still-held', { n: 3 }, 3),
       t('rules.problem.out-of-range', { least: 1, most: 9 }, 1),
     ])
     expect(page.text()).toContain(wrongAt('roles/learner').join('|'))

@@ -5,11 +5,11 @@ import { api, Problem, take, type Permission, type RoleRules, type RuleProblem, 
 import { ownLocale } from '@/shared/own'
 import { refresh } from '@/shared/queries'
 import { done, wentWrong } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 
 const list = new Intl.ListFormat(ownLocale, { type: 'conjunction' })
 export const listed = (words: string[]) => list.format(words)
-export const mayWords = (permissions: Permission[]) => listed(permissions.map((permission) => t('may.' + permission)))
+export const mayWords = (permissions: Permission[]) => listed(permissions.map((permission) => t(`may.${permission}`)))
 /** Permissions that belong together by what they are for, so that a role reads as a few short sentences. */
 const PURPOSES: Record<string, Permission[]> = {
   inside: ['enter', 'enter-draft', 'read-closed', 'do-work'],
@@ -57,18 +57,18 @@ export const maySentences = (permissions: Permission[]) =>
     .filter((some) => some.length)
     .map((some) => t('rules.may', { what: mayWords(some) }))
 export const kindWords = (kinds: RoleRules['for']) =>
-  kinds.length ? listed(kinds.map((kind) => t('rules.kinds.' + kind))) : t('rules.nobody')
+  kinds.length ? listed(kinds.map((kind) => t(`rules.kinds.${kind}`))) : t('rules.nobody')
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** The sentence of something that is wrong with rules. */
 export function problemSentence({ code, values }: RuleProblem, roleName: (code: string) => string): string {
   const said = Object.fromEntries(
     Object.entries(values).map(([name, value]) => {
-      if (name === 'permission' || name === 'needed') return [name, t('may.' + String(value))]
+      if (name === 'permission' || name === 'needed') return [name, tIn('may', String(value))]
       return [name, name === 'giver' ? roleName(String(value)) : value]
     }),
   )
-  return t('rules.problem.' + code, said, typeof values.people === 'number' ? values.people : 1)
+  return tIn('rules.problem', code, said, typeof values.people === 'number' ? values.people : 1)
 }
 
 const afterwards = () => refresh('rules', 'platform', 'platform-log', 'roster', 'site', 'card')

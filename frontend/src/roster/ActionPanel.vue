@@ -7,6 +7,7 @@ import { computed, ref, watch } from 'vue'
 import { api, take, type LineRequest, type PersonCard, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import { useAsked } from './asked'
 import AskedFields from './AskedFields.vue'
 
@@ -63,17 +64,17 @@ const go = () => emit('act', { ...request.value, ...onPurpose.value, note: note.
     <AskedFields v-model="asked" :site="site" :verb="verb" :wrong="!!error || !!wrongDay" />
     <p v-if="wrongDay || error" class="clay" role="alert">{{ wrongDay || error?.message }}</p>
     <template v-else-if="complete">
-      <p v-if="!line" class="soft">{{ $t('card.ask.computing') }}</p>
+      <p v-if="!line" class="soft">{{ t('card.ask.computing') }}</p>
       <template v-else>
         <p v-if="line.verdict === 'ready'" class="follows">
           {{ outlookSentence(line.outlook, site.timeZone, roleName) }}
         </p>
         <p v-for="sentence in lineSentences(line, site.timeZone, roleName)" :key="sentence">{{ sentence }}</p>
         <label v-if="asksLead" class="meant"
-          ><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ $t('card.leadEnds') }}</label
+          ><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ t('card.leadEnds') }}</label
         >
         <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'block')">
-          {{ $t('card.bringsBack') }}
+          {{ t('card.bringsBack') }}
         </button>
       </template>
     </template>
@@ -84,9 +85,9 @@ const go = () => emit('act', { ...request.value, ...onPurpose.value, note: note.
         size="small"
         :severity="verb === 'remove' || verb === 'block' ? 'danger' : undefined"
         :disabled="busy"
-        :label="$t('card.ask.sure.' + verb, { name: fullName(card.person) })"
+        :label="t(`card.ask.sure.${verb}`, { name: fullName(card.person) })"
       />
-      <button type="button" class="word" @click="$emit('close')">{{ $t('card.never') }}</button>
+      <button type="button" class="word" @click="$emit('close')">{{ t('parts.cancel') }}</button>
     </p>
   </form>
 </template>

@@ -18,7 +18,7 @@ const asked = defineModel<ReturnType<typeof useAsked>['asked']>({ required: true
 const { platform } = usePlatform()
 const lengths = computed(() =>
   optionsIn(['day', 'days', 'term', 'open'] as const, (each) =>
-    t('card.ask.lengths.' + each, { term: props.site.term.name }),
+    t(`card.ask.lengths.${each}`, { term: props.site.term.name }),
   ),
 )
 </script>
@@ -26,37 +26,35 @@ const lengths = computed(() =>
 <template>
   <div v-if="!asksNothing(verb)" class="fields">
     <template v-if="verb === 'label'">
-      <label
-        >{{ $t('label.which') }} <LabelInput v-model="asked.label" :site="site" :label="$t('label.which')"
-      /></label>
+      <label>{{ t('label.which') }} <LabelInput v-model="asked.label" :site="site" :label="t('label.which')" /></label>
       <OneOf v-for="on in [true, false]" :key="String(on)" v-model="asked.on" name="on-or-off" :value="on">{{
-        $t('label.onOrOff.' + (on ? 'on' : 'off'))
+        t(`label.onOrOff.${on ? 'on' : 'off'}`)
       }}</OneOf>
     </template>
     <PickOne
       v-if="verb === 'change-role'"
       v-model="asked.role"
       shown
-      :label="$t('card.chooseRole')"
+      :label="t('card.chooseRole')"
       :options="optionsOf(platform?.roles, 'code')"
     />
     <template v-if="verb === 'change-dates'">
-      <PickOne v-model="asked.length" shown :label="$t('card.ask.length')" :options="lengths" />
+      <PickOne v-model="asked.length" shown :label="t('card.ask.length')" :options="lengths" />
       <span v-if="asked.length === 'days'"
-        ><NumberField v-model="asked.days" :min="1" :max="1000" :label="$t('card.ask.days')" />
-        {{ $t('card.ask.days') }}</span
+        ><NumberField v-model="asked.days" :min="1" :max="1000" :label="t('card.ask.days')" />
+        {{ t('card.ask.days') }}</span
       >
     </template>
     <p v-if="verb === 'pause' || verb === 'change-dates'">
-      <DayField v-model="asked.fromDay" shown :label="$t('card.ask.from')" :zone="site.timeZone" /> {{ ' '
-      }}<span class="soft">{{ $t(verb === 'pause' ? 'card.ask.fromNow' : 'card.ask.fromKeep') }}</span>
+      <DayField v-model="asked.fromDay" shown :label="t('card.ask.from')" :zone="site.timeZone" /> {{ ' '
+      }}<span class="soft">{{ t(verb === 'pause' ? 'card.ask.fromNow' : 'card.ask.fromKeep') }}</span>
     </p>
     <p v-if="verb === 'pause' || verb === 'block' || (verb === 'change-dates' && asked.length === 'day')">
-      <DayField v-model="asked.untilDay" shown :label="$t('card.ask.until')" :zone="site.timeZone" :invalid="wrong" />
-      {{ ' ' }}<span v-if="verb !== 'change-dates'" class="soft">{{ $t('card.ask.untilOpen') }}</span>
+      <DayField v-model="asked.untilDay" shown :label="t('card.ask.until')" :zone="site.timeZone" :invalid="wrong" />
+      {{ ' ' }}<span v-if="verb !== 'change-dates'" class="soft">{{ t('card.ask.untilOpen') }}</span>
     </p>
     <label v-if="verb === 'pause' || verb === 'block'" class="wide"
-      >{{ $t('card.ask.note') }} <Textarea v-model="asked.note" rows="2" maxlength="500" fluid />
+      >{{ t('card.ask.note') }} <Textarea v-model="asked.note" rows="2" maxlength="500" fluid />
     </label>
   </div>
 </template>

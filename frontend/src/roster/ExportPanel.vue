@@ -30,7 +30,7 @@ async function rows(): Promise<string[][]> {
     const people = await props.all((count) => (fetched.value = count))
     const columns = props.columns.filter((column) => chosen.value.includes(column))
     return [
-      columns.map((column) => t('roster.col.' + column)),
+      columns.map((column) => t(`roster.col.${column}`)),
       ...people.map((row) => columns.map((column) => cell(row, column, props.site.timeZone, roleName))),
     ]
   } finally {
@@ -50,7 +50,7 @@ async function carry(work: (table: string[][]) => Promise<string> | string) {
 const copy = () =>
   carry(async (table) => {
     await navigator.clipboard.writeText(tabbed(table))
-    return t('export.copied', { n: table.length - 1 }, table.length - 1)
+    return t('did.copied', { n: table.length - 1 }, table.length - 1)
   })
 
 const save = () =>
@@ -71,17 +71,17 @@ const print = () =>
 </script>
 
 <template>
-  <section class="away no-print" :aria-label="$t('export.title')">
-    <span class="label">{{ $t('export.columns') }}</span>
+  <section class="away no-print" :aria-label="t('export.title')">
+    <span class="label">{{ t('export.columns') }}</span>
     <Tick v-for="column in columns" :key="column" v-model="chosen" :value="column">{{
-      $t('roster.col.' + column)
+      t(`roster.col.${column}`)
     }}</Tick>
     <span class="buttons">
-      <span v-if="fetched !== null" role="status" class="nums">{{ $t('export.busy', { n: $n(fetched) }) }}</span>
-      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.copy')" @click="copy" />
-      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.print')" @click="print" />
-      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.csv')" @click="save" />
-      <button class="word" @click="$emit('close')">{{ $t('export.close') }}</button>
+      <span v-if="fetched !== null" role="status" class="nums">{{ t('export.busy', { n: $n(fetched) }) }}</span>
+      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.copy')" @click="copy" />
+      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.print')" @click="print" />
+      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.csv')" @click="save" />
+      <button class="word" @click="$emit('close')">{{ t('export.close') }}</button>
     </span>
     <ProgressExport v-if="site.may.includes('export-progress')" :site="site" />
   </section>

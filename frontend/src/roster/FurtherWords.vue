@@ -2,24 +2,23 @@
 import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { t, tIn } from '@/shared/words'
 import type { Option } from '@/ui/options'
 import { FURTHER, type Further } from './roster'
 
 /** Further words of the sentence that says whom the roster shows; each is changed or dropped in its place. */
 const props = defineProps<{ site: Site; view: Record<Further, string>; helps: boolean }>()
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
-const { t } = useI18n()
 const { platform } = usePlatform()
 const { data: labels } = useQuery({
   queryKey: ['labels', computed(() => props.site.id), 'all'],
   enabled: computed(() => props.site.may.includes('label-people')),
   queryFn: () => take(api.GET('/sites/{site}/labels', { params: { path: { site: props.site.id } } })),
 })
-const days = (name: Further, counts: number[]) =>
-  counts.map((n) => ({ value: String(n), label: t('further.' + name, { n }) }))
+const days = (name: 'seen' | 'ends' | 'joined', counts: number[]) =>
+  counts.map((n) => ({ value: String(n), label: t(`further.${name}`, { n }) }))
 
 /** What each word may say. */
 const choices = computed<Record<Further, Option<string>[]>>(() => ({
@@ -33,7 +32,7 @@ const choices = computed<Record<Further, Option<string>[]>>(() => ({
   door: props.helps
     ? ['staff', 'key', 'invitation', 'cohort', 'feed', 'preview'].map((kind) => ({
         value: kind,
-        label: t('further.door.' + kind),
+        label: tIn('further.door', kind),
       }))
     : [],
   seen: props.helps ? [{ value: 'never', label: t('further.never') }, ...days('seen', [7, 14, 30, 60])] : [],
@@ -46,7 +45,7 @@ const offered = computed(() => FURTHER.filter((name) => !props.view[name] && cho
 /** What a word may be changed to, what it says by the address alone and its dropping included. */
 function offeredFor(name: Further): Option<string>[] {
   const known = choices.value[name].some(({ value }) => value === props.view[name])
-  const other = t('further.other', { what: t('further.about.' + name), value: props.view[name] })
+  const other = t('further.other', { what: t(`further.about.${name}`), value: props.view[name] })
   return [
     ...(known ? [] : [{ value: props.view[name], label: name === 'door' ? t('further.oneDoor') : other }]),
     ...choices.value[name],
@@ -66,7 +65,7 @@ function add(name: Further | undefined) {
   <PickOne
     v-for="name in active"
     :key="name"
-    :label="$t('further.about.' + name)"
+    :label="t(`further.about.${name}`)"
     :model-value="view[name]"
     :options="offeredFor(name)"
     @update:model-value="$emit('look', { [name]: $event! })"
@@ -74,9 +73,9 @@ function add(name: Further | undefined) {
   <PickOne
     v-if="offered.length"
     class="more"
-    :label="$t('further.add')"
-    :placeholder="$t('further.and')"
-    :options="offered.map((name) => ({ value: name, label: $t('further.about.' + name) }))"
+    :label="t('further.add')"
+    :placeholder="t('further.and')"
+    :options="offered.map((name) => ({ value: name, label: t(`further.about.${name}`) }))"
     :model-value="undefined"
     @update:model-value="add"
   />

@@ -81,8 +81,8 @@ async function forget() {
   <PickOne
     v-if="kept?.items.length"
     class="kept"
-    :label="$t('views.title')"
-    :placeholder="$t('views.none')"
+    :label="t('views.title')"
+    :placeholder="t('views.none')"
     :model-value="present?.id"
     :options="optionsOf(kept.items, 'id')"
     @update:model-value="open"
@@ -92,16 +92,16 @@ async function forget() {
       v-model="name"
       size="small"
       maxlength="60"
-      :placeholder="$t('views.name')"
-      :aria-label="$t('views.name')"
+      :placeholder="t('views.name')"
+      :aria-label="t('views.name')"
       autofocus
     />
-    <button class="word" :disabled="!name.trim()">{{ $t('views.save') }}</button>
-    <button type="button" class="word" @click="asking = false">{{ $t('views.never') }}</button>
+    <button class="word" :disabled="!name.trim()">{{ t('views.save') }}</button>
+    <button type="button" class="word" @click="asking = false">{{ t('parts.cancel') }}</button>
     <span v-if="wrong" class="clay" role="alert">{{ wrong }}</span>
   </form>
-  <button v-else-if="present" class="word" @click="forget">{{ $t('views.forget', { name: present.name }) }}</button>
-  <button v-else-if="filtered" class="word" @click="asking = true">{{ $t('views.keep') }}</button>
+  <button v-else-if="present" class="word" @click="forget">{{ t('views.forget', { name: present.name }) }}</button>
+  <button v-else-if="filtered" class="word" @click="asking = true">{{ t('views.keep') }}</button>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import AutoComplete from 'primevue/autocomplete'
 import { shallowRef } from 'vue'
 import { api, take, type Site } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** A field for a label, completed from those there are; a new one is as good. */
 const props = defineProps<{ site: Site; label: string }>()
@@ -35,7 +36,7 @@ const put = (value: unknown) => (typed.value = typeof value === 'string' ? value
     complete-on-focus
     :delay="120"
     :aria-label="label"
-    :placeholder="$t('label.hint')"
+    :placeholder="t('label.hint')"
     :pt="{ pcInputText: { root: { maxlength: 40 } }, overlay: { class: found.length ? '' : 'unseen' } }"
     size="small"
     @complete="look($event.query)"
@@ -43,7 +44,7 @@ const put = (value: unknown) => (typed.value = typeof value === 'string' ? value
   >
     <template #option="{ option }"
       >{{ option.name }}&nbsp;<span class="soft">{{
-        $t('label.used', { n: option.people }, option.people)
+        t('label.used', { n: option.people }, option.people)
       }}</span></template
     >
   </AutoComplete>

@@ -12,6 +12,7 @@ import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { tellEach } from '@/shared/tell'
+import { t } from '@/shared/words'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
@@ -61,7 +62,7 @@ async function act(request: Parameters<typeof change>[1]) {
   <DockedColumn
     class="no-print"
     name="person"
-    :label="card ? fullName(card.person) : $t('roster.loading')"
+    :label="card ? fullName(card.person) : t('roster.loading')"
     closes
     @close="$emit('close')"
   >
@@ -71,11 +72,11 @@ async function act(request: Parameters<typeof change>[1]) {
         <h2>{{ fullName(card.person) }}</h2>
         <p v-if="card.person.preferred || card.person.former" class="soft">
           <template v-if="card.person.preferred">{{ card.person.given }} {{ card.person.family }}</template>
-          <template v-if="card.person.former"> {{ $t('card.formerly', { name: card.person.former }) }}</template>
+          <template v-if="card.person.former"> {{ t('card.formerly', { name: card.person.former }) }}</template>
         </p>
         <p>
-          {{ $t('kind.' + card.person.kind)
-          }}<template v-if="card.person.level">, {{ $t('level', { n: card.person.level }) }}</template> ·
+          {{ t(`kind.${card.person.kind}`)
+          }}<template v-if="card.person.level">, {{ t('level', { n: card.person.level }) }}</template> ·
           {{ card.person.division.name }}
           <span v-if="card.person.number" class="num">{{ card.person.number }}</span>
         </p>
@@ -89,24 +90,24 @@ async function act(request: Parameters<typeof change>[1]) {
       <div v-if="card.standing" class="standing">
         <p>
           <strong>{{
-            here ? roleName(card.standing.role) : $t('card.was', { role: roleName(card.standing.role).toLowerCase() })
+            here ? roleName(card.standing.role) : t('card.was', { role: roleName(card.standing.role).toLowerCase() })
           }}</strong>
           <template v-if="card.band"> · {{ card.band.toLowerCase() }}</template>
         </p>
         <p v-if="card.work">
-          {{ $t('card.work', card.work)
-          }}<template v-if="card.work.mean !== null">{{ $t('card.mean', { mean: card.work.mean }) }}</template>
+          {{ t('card.work', card.work)
+          }}<template v-if="card.work.mean !== null">{{ t('card.mean', { mean: card.work.mean }) }}</template>
         </p>
         <p class="soft">
-          {{ $t('state.' + (card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state)) }}
-          · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} ·
-          {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}
+          {{ t(`state.${card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state}`) }}
+          · {{ t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} ·
+          {{ card.lastSeen ? t('card.lastSeen', { day: day(card.lastSeen, zone) }) : t('card.neverSeen') }}
         </p>
       </div>
 
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
       <div v-if="asking === 'role'" class="asking">
-        <h3>{{ $t('card.chooseRole') }}</h3>
+        <h3>{{ t('card.chooseRole') }}</h3>
         <RoleChoice
           :options="card.options"
           :zone="zone"
@@ -114,7 +115,7 @@ async function act(request: Parameters<typeof change>[1]) {
           :busy="busy"
           @choose="act({ verb: 'change-role', role: $event })"
         />
-        <button class="word" @click="asking = ''">{{ $t('card.never') }}</button>
+        <button class="word" @click="asking = ''">{{ t('parts.cancel') }}</button>
       </div>
       <ActionPanel
         v-else-if="asking"
@@ -129,61 +130,61 @@ async function act(request: Parameters<typeof change>[1]) {
         @instead="asking = $event"
       />
       <p v-else class="actions">
-        <Button v-if="here && may" size="small" :label="$t('card.changeRole')" @click="asking = 'role'" />
+        <Button v-if="here && may" size="small" :label="t('card.changeRole')" @click="asking = 'role'" />
         <Button
           v-if="here && may"
           size="small"
           variant="outlined"
-          :label="$t('card.changeDates')"
+          :label="t('card.changeDates')"
           @click="asking = 'change-dates'"
         />
         <Button
           v-if="paused && may"
           size="small"
           :disabled="busy"
-          :label="$t('card.resume')"
+          :label="t('card.resume')"
           @click="act({ verb: 'resume' })"
         />
         <Button
           v-else-if="here && may"
           size="small"
           variant="outlined"
-          :label="$t('card.pause')"
+          :label="t('card.pause')"
           @click="asking = 'pause'"
         />
         <Button
           v-if="card.remove && !site.seenAs"
           size="small"
           variant="outlined"
-          :label="$t(myself ? 'card.leave' : 'card.remove')"
+          :label="t(myself ? 'card.leave' : 'card.remove')"
           @click="asking = 'remove'"
         />
         <Button
           v-if="back?.verdict === 'ready' && !site.seenAs"
           size="small"
           :disabled="busy"
-          :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })"
+          :label="t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })"
           @click="act({ verb: 'bring-back' })"
         />
         <Button
           v-if="blocked && may"
           size="small"
           :disabled="busy"
-          :label="$t('card.unblock')"
+          :label="t('card.unblock')"
           @click="act({ verb: 'unblock' })"
         />
         <Button
           v-else-if="may && !myself"
           size="small"
           variant="outlined"
-          :label="$t('card.block')"
+          :label="t('card.block')"
           @click="asking = 'block'"
         />
       </p>
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
 
       <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'remove')">
-        <Tick v-model="tellEach" class="soft small">{{ $t('tell.each') }}</Tick>
+        <Tick v-model="tellEach" class="soft small">{{ t('tell.each') }}</Tick>
       </p>
       <p v-if="!site.seenAs && !asking" class="actions small">
         <button
@@ -191,20 +192,20 @@ async function act(request: Parameters<typeof change>[1]) {
           class="word"
           @click="seeAs(`person:${card.person.id}`)"
         >
-          {{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}
+          {{ t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}
         </button>
         <RouterLink
           v-if="site.may.includes('see-history')"
           :to="{ name: 'history', params: { site: site.id }, query: { person: card.person.id } }"
-          >{{ $t('card.history') }}</RouterLink
+          >{{ t('card.history') }}</RouterLink
         >
         <RouterLink
           v-if="site.may.includes('let-in') && !site.seenAs"
           :to="{ name: 'people', query: { person: card.person.id } }"
-          >{{ $t('people.oneElsewhere') }}</RouterLink
+          >{{ t('people.oneElsewhere') }}</RouterLink
         >
         <RouterLink v-if="card.page && !site.seenAs" :to="{ name: 'person', params: { person: card.person.id } }">{{
-          $t('person.link')
+          t('person.link')
         }}</RouterLink>
       </p>
       <PersonLabels

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { Override, PersonCard, Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { usePlatform } from '@/shared/platform'
 import { day, lastDay } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import TermStrip from '@/ui/TermStrip.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import type { useChanges } from './changes'
@@ -12,7 +12,6 @@ import type { useChanges } from './changes'
 /** What staff set on somebody's enrollment, and how access was given: each way in, over time. */
 const props = defineProps<{ card: PersonCard; site: Site; may: boolean; busy: boolean }>()
 const emit = defineEmits<{ act: [request: Parameters<ReturnType<typeof useChanges>['change']>[1]] }>()
-const { t } = useI18n()
 const { roleName } = usePlatform()
 const zone = computed(() => props.site.timeZone)
 const begun = (mark: Override) => !mark.from || new Date(mark.from) <= platformNow()
@@ -22,7 +21,7 @@ const LIFTS = { role: 'clear-role', dates: 'clear-dates', paused: 'resume', bloc
 function overrideSentence(mark: Override): string {
   const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
   const begins = from && new Date(from) > platformNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
-  return t('card.hand.' + mark.kind, {
+  return t(`card.hand.${mark.kind}`, {
     role: roleName(mark.role).toLowerCase(),
     from: begins,
     until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen'),
@@ -33,11 +32,11 @@ function overrideSentence(mark: Override): string {
 <template>
   <section v-if="card.overrides.length">
     <h3>
-      <HelpWord term="overrides">{{ $t('card.overridesTitle') }}</HelpWord>
+      <HelpWord term="overrides">{{ t('card.overridesTitle') }}</HelpWord>
     </h3>
     <ul>
       <li v-for="mark in card.overrides" :key="mark.kind + mark.from">
-        {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template
+        {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ t('card.by', { name: mark.by }) }}</template
         >.
         <button
           v-if="may"
@@ -55,36 +54,36 @@ function overrideSentence(mark: Override): string {
 
   <section>
     <h3>
-      <HelpWord term="grants">{{ $t('card.ways') }}</HelpWord>
+      <HelpWord term="grants">{{ t('card.ways') }}</HelpWord>
     </h3>
     <TermStrip :card="card" :site="site" />
     <p v-if="card.nextChange" class="soft small">
       {{
-        $t('card.next', {
+        t('card.next', {
           day: day(card.nextChange.at, zone),
-          what: $t('card.nextIs.' + card.nextChange.entry, {
+          what: t(`card.nextIs.${card.nextChange.entry}`, {
             role: roleName(card.nextChange.role).toLowerCase(),
-            state: card.nextChange.state ? $t('state.' + card.nextChange.state).toLowerCase() : $t('card.nextNone'),
+            state: card.nextChange.state ? t(`state.${card.nextChange.state}`).toLowerCase() : t('card.nextNone'),
           }),
         })
       }}
     </p>
     <ul>
       <li v-for="way in card.grants" :key="way.id">
-        <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name">
+        <strong>{{ t(`door.plain.${way.door.kind}`) }}</strong><template v-if="way.door.name">
           ({{ way.door.name }})</template
         >: {{ roleName(way.role).toLowerCase() }},
         {{
-          $t('card.phase.' + way.phase, {
+          t(`card.phase.${way.phase}`, {
             from: day(way.from, zone),
             until: way.phase === 'removed' ? day(way.until, zone) : lastDay(way.until, zone),
           })
         }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'"
-          >, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template
-        ><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
-        <span v-if="way.reserved" class="brass small">{{ $t('card.reserved') }}</span>
+          >, {{ way.until ? t('card.untilDay', { until: lastDay(way.until, zone) }) : t('card.open') }}</template
+        ><template v-if="way.section">, {{ t('card.section', { name: way.section }) }}</template>
+        <span v-if="way.reserved" class="brass small">{{ t('card.reserved') }}</span>
         <span class="soft small"
-          >{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span
+          >{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + t('card.by', { name: way.givenBy }) : '' }}</span
         >
       </li>
     </ul>

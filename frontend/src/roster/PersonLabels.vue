@@ -44,19 +44,19 @@ async function put(label: string, on: boolean) {
 
 <template>
   <section>
-    <h3>{{ $t('label.title') }}</h3>
+    <h3>{{ t('label.title') }}</h3>
     <ul v-if="card.labels.length">
       <li v-for="label in card.labels" :key="label">
         {{ label }}
-        <button class="word" :aria-label="$t('label.off', { name: label })" :disabled="busy" @click="put(label, false)">
-          {{ $t('label.off', { name: '' }) }}
+        <button class="word" :aria-label="t('label.off', { name: label })" :disabled="busy" @click="put(label, false)">
+          {{ t('label.off', { name: '' }) }}
         </button>
       </li>
     </ul>
-    <p v-else class="soft">{{ $t('label.any') }}</p>
+    <p v-else class="soft">{{ t('label.any') }}</p>
     <form @submit.prevent="put(typed, true)">
-      <LabelInput v-model="typed" :site="site" :label="$t('label.add')" />
-      <button class="word" :disabled="busy || !typed.trim()">{{ $t('label.put') }}</button>
+      <LabelInput v-model="typed" :site="site" :label="t('label.add')" />
+      <button class="word" :disabled="busy || !typed.trim()">{{ t('label.put') }}</button>
     </form>
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
   </section>

@@ -23,8 +23,8 @@ async function save(items: boolean) {
       }),
     )
     const head = [
-      ...(['name', 'number', 'level', 'role', 'state'] as const).map((column) => t('roster.col.' + column)),
-      ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t('export.' + column)),
+      ...(['name', 'number', 'level', 'role', 'state'] as const).map((column) => t(`roster.col.${column}`)),
+      ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t(`export.${column}`)),
       ...(items ? progress.items : []),
     ]
     const rows = progress.people.map((each) => [
@@ -32,7 +32,7 @@ async function save(items: boolean) {
       each.number ?? '',
       each.level === null ? '' : String(each.level),
       roleName(each.role),
-      t('state.' + each.state),
+      t(`state.${each.state}`),
       each.lastSeen ? day(each.lastSeen, props.site.timeZone) : t('roster.never'),
       String(each.done),
       String(progress.items.length),
@@ -52,10 +52,10 @@ async function save(items: boolean) {
 
 <template>
   <span class="progress">
-    <span class="label">{{ $t('export.progress') }}</span>
-    <Tick v-model="gone">{{ $t('export.gone') }}</Tick>
-    <button class="word" :disabled="busy" @click="save(false)">{{ $t('export.summary') }}</button>
-    <button class="word" :disabled="busy" @click="save(true)">{{ $t('export.items') }}</button>
+    <span class="label">{{ t('export.progress') }}</span>
+    <Tick v-model="gone">{{ t('export.gone') }}</Tick>
+    <button class="word" :disabled="busy" @click="save(false)">{{ t('export.summary') }}</button>
+    <button class="word" :disabled="busy" @click="save(true)">{{ t('export.items') }}</button>
   </span>
 </template>
 

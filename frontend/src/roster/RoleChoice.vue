@@ -13,7 +13,7 @@ const props = defineProps<{ options: RoleOption[]; zone: string; present?: strin
 defineEmits<{ choose: [role: string] }>()
 const { roleName } = usePlatform()
 const list = new Intl.ListFormat(ownLocale, { type: 'conjunction' })
-const words = (permissions: Permission[]) => list.format(permissions.map((permission) => t('may.' + permission)))
+const words = (permissions: Permission[]) => list.format(permissions.map((permission) => t(`may.${permission}`)))
 const possible = computed(() => props.options.filter((option) => option.allowed && option.role !== props.present))
 /** The sentence why not, and the roles it is about. */
 const refused = computed(() => {
@@ -34,11 +34,11 @@ const refused = computed(() => {
           {{ roleName(option.role) }}
         </button>
         <span v-if="option.code !== 'fits'" class="brass">{{ optionSentence(option, zone, roleName) }}</span>
-        <span v-if="option.also.length" class="soft then">{{ $t('card.would', { also: words(option.also) }) }}</span>
-        <span v-if="option.not.length" class="soft then">{{ $t('card.wouldNot', { not: words(option.not) }) }}</span>
+        <span v-if="option.also.length" class="soft then">{{ t('card.would', { also: words(option.also) }) }}</span>
+        <span v-if="option.not.length" class="soft then">{{ t('card.wouldNot', { not: words(option.not) }) }}</span>
       </li>
     </ul>
-    <p v-else class="soft">{{ $t('intake.noRole') }}</p>
+    <p v-else class="soft">{{ t('intake.noRole') }}</p>
     <ul class="not soft">
       <li v-for="[sentence, roles] in refused" :key="sentence">
         <strong>{{ roles.join(', ') }}:</strong> <span>{{ sentence }}</span>

@@ -3,16 +3,15 @@ import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type RosterChange, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { download } from '@/shared/csv'
+import { t } from '@/shared/words'
 
 /** Who came, went or changed between the end of two days. */
 const props = defineProps<{ site: Site }>()
-const { t } = useI18n()
 const { roleName } = usePlatform()
 const LISTS = ['came', 'went', 'changed'] as const
 const dayOf = (date: Date) => date.toISOString().slice(0, 10)
@@ -32,7 +31,7 @@ const { data: changes, error } = useQuery({
 })
 const then = (standing: RosterChange['before']) =>
   standing
-    ? t('log.is', { role: roleName(standing.role).toLowerCase(), state: t('state.' + standing.state).toLowerCase() })
+    ? t('log.is', { role: roleName(standing.role).toLowerCase(), state: t(`state.${standing.state}`).toLowerCase() })
     : ''
 
 function save() {
@@ -49,14 +48,14 @@ function save() {
 <template>
   <section class="compare">
     <p class="days">
-      <DayField v-model="from" shown :label="$t('log.between')" :zone="site.timeZone" />
-      {{ ' ' }}<DayField v-model="until" shown :label="$t('log.and')" :zone="site.timeZone" />
-      <Button v-if="changes" size="small" variant="outlined" :label="$t('log.csv')" @click="save" />
+      <DayField v-model="from" shown :label="t('log.between')" :zone="site.timeZone" />
+      {{ ' ' }}<DayField v-model="until" shown :label="t('log.and')" :zone="site.timeZone" />
+      <Button v-if="changes" size="small" variant="outlined" :label="t('log.csv')" @click="save" />
     </p>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <div v-else-if="changes" class="lists">
       <div v-for="list in LISTS" :key="list">
-        <h3>{{ $t('log.' + list, { n: changes[list].length }, changes[list].length) }}</h3>
+        <h3>{{ t(`log.${list}`, { n: changes[list].length }, changes[list].length) }}</h3>
         <ul>
           <li v-for="each in changes[list]" :key="each.person.id">
             <strong>{{ each.person.name }}</strong>

@@ -2,9 +2,9 @@
 import { useQuery } from '@tanstack/vue-query'
 import Skeleton from 'primevue/skeleton'
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { shortDay, writtenDay } from '@/shared/days'
+import { t } from '@/shared/words'
 import type { ChartSeries } from '@/ui/chart'
 import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -12,7 +12,6 @@ import Trouble from '@/ui/Trouble.vue'
 /** The people of a site over the term, by state. A day one points at is shown as a roster. */
 const props = defineProps<{ site: Site; asOf: string }>()
 const emit = defineEmits<{ look: [asOf: string] }>()
-const { t } = useI18n()
 
 const { data, error, refetch } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'days'],
@@ -30,7 +29,7 @@ const STATES = [
 const series = computed<ChartSeries[]>(() =>
   STATES.flatMap(({ state, ...look }) => {
     const numbers = data.value?.people[state] ?? []
-    return numbers.some(Boolean) || state === 'current' ? [{ name: t('state.' + state), numbers, ...look }] : []
+    return numbers.some(Boolean) || state === 'current' ? [{ name: t(`state.${state}`), numbers, ...look }] : []
   }),
 )
 const marks = computed(() => {
@@ -58,14 +57,14 @@ const pick = (place: number) => {
 </script>
 
 <template>
-  <section class="days no-print" :aria-label="$t('roster.days.title')">
+  <section class="days no-print" :aria-label="t('roster.days.title')">
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <ChartOf
       v-else-if="data"
       pickable
-      :label="$t('roster.days.title')"
-      :said="`${said} ${$t('roster.days.hint')}`"
-      :along="$t('roster.days.day')"
+      :label="t('roster.days.title')"
+      :said="`${said} ${t('roster.days.hint')}`"
+      :along="t('parts.day')"
       :places="data.days.map((day) => shortDay(day))"
       :series="series"
       :marks="marks"

@@ -42,7 +42,7 @@ watch(
 const states = computed(() =>
   optionsIn(
     props.may('see-unlisted') ? STATES : (['here'] as const),
-    (state) => t('roster.inState') + ' ' + t('roster.states.' + state),
+    (state) => t('roster.inState') + ' ' + t(`roster.states.${state}`),
   ),
 )
 const roles = computed(() => [
@@ -63,40 +63,40 @@ function clear() {
   <div class="filters no-print">
     <div class="top">
       <span v-if="counts" class="nums counts" role="status">
-        {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }},
-        {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff)
+        {{ t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }},
+        {{ t('roster.count.staff', { n: $n(counts.staff) }, counts.staff)
         }}<template v-if="counts.others"
-          >, {{ $t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template
+          >, {{ t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template
         ><template v-if="counts.unlisted"
           >,
           <HelpWord term="unlisted">{{
-            $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted)
+            t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted)
           }}</HelpWord>:
           <button class="word" @click="emit('look', { unlisted: view.unlisted === '1' ? '0' : '1' })">
-            {{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}
+            {{ t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}
           </button></template
         >
       </span>
       <span v-if="!narrow || unfolded" class="away">
         <button v-if="may('see-unlisted')" class="word" :aria-expanded="days" @click="days = !days">
-          {{ $t('roster.days.open') }}
+          {{ t('roster.days.open') }}
         </button>
         <ColumnsMenu :columns="columns" />
-        <button class="word" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
+        <button class="word" :aria-expanded="away" @click="away = !away">{{ t('export.open') }}</button>
       </span>
       <button v-if="narrow" class="word" :aria-expanded="unfolded" @click="unfolded = !unfolded">
-        {{ $t(unfolded ? 'roster.foldFilters' : 'roster.filters') }}
+        {{ t(unfolded ? 'roster.foldFilters' : 'roster.filters') }}
       </button>
     </div>
     <span v-if="!narrow || unfolded || filtered" class="sentence">
       <PickOne
-        :label="$t('sites.filterBy.state')"
+        :label="t('roster.col.state')"
         :model-value="view.state"
         :options="states"
         @update:model-value="emit('look', { state: $event! })"
       />
       <PickOne
-        :label="$t('roster.col.role')"
+        :label="t('roster.col.role')"
         :model-value="view.role"
         :options="roles"
         @update:model-value="emit('look', { role: $event! })"
@@ -105,21 +105,21 @@ function clear() {
       <InputText
         v-model="typed"
         size="small"
-        :placeholder="$t('roster.find')"
-        :aria-label="$t('roster.find')"
+        :placeholder="t('roster.find')"
+        :aria-label="t('roster.find')"
         maxlength="200"
       />
       <KeptViews v-if="may('see-unlisted') && !site.seenAs" :site="site" :filtered="filtered" />
-      <button v-if="filtered" class="word" @click="clear">{{ $t('roster.clear') }}</button>
+      <button v-if="filtered" class="word" @click="clear">{{ t('roster.clear') }}</button>
       <span v-if="counts && filtered" class="soft nums">{{
-        $t('roster.shown', { n: $n(counts.shown) }, counts.shown)
+        t('roster.shown', { n: $n(counts.shown) }, counts.shown)
       }}</span>
     </span>
     <DayField
       v-if="may('see-unlisted') && (!narrow || unfolded || view.asOf)"
       shown
-      :label="$t('roster.on')"
-      :placeholder="$t('roster.onToday')"
+      :label="t('roster.on')"
+      :placeholder="t('roster.onToday')"
       :zone="site.timeZone"
       :model-value="view.asOf"
       @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
@@ -154,7 +154,7 @@ function clear() {
   width: 188px;
 }
 .sentence > .p-select {
-  max-width: 170px;
+  max-width: 250px;
 }
 .away {
   margin-left: auto;

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { queries } from '@/shared/queries'
 import { tellEach } from '@/shared/tell'
 import { lastDone } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { person, problem, serve, show, site, standing } from '@/testing/server'
 import { useChanges } from './changes'
 
@@ -28,7 +28,7 @@ const line = (more: object = {}) => ({
 const changes = () =>
   show({ setup: () => useChanges(() => site), template: '<p />' }).page.vm as unknown as ReturnType<typeof useChanges>
 const did = (what: string, role = 'learner') =>
-  t('did.' + what, { name: 'Ada Byron', role, outlook: t('outlook.none') })
+  tIn('did', what, { name: 'Ada Byron', role, outlook: t('outlook.none') })
 
 afterEach(() => void (tellEach.value = false))
 
@@ -127,7 +127,7 @@ describe('a change of one person', () => {
     serve({ [LISTS]: () => problem('stale', 412, 'Somebody else changed this.', { since }) })
     await changes().change(ada, { verb: 'remove', version: 2 })
     const what = since
-      .map((each) => t('trouble.sinceOne', { actor: each.actor, verb: t('log.verbs.' + each.verb) }))
+      .map((each) => t('trouble.sinceOne', { actor: each.actor, verb: tIn('log.verbs', each.verb) }))
       .join('; ')
     expect(lastDone.sentence).toBe('Somebody else changed this. ' + t('trouble.since', { what }))
     expect(what).toContain('Mara')

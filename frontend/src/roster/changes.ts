@@ -3,7 +3,7 @@ import { api, Problem, take, type LineRequest, type Person, type Site } from '@/
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
 import { tellEach, tellBody } from '@/shared/tell'
 
 /**
@@ -34,7 +34,7 @@ export function useChanges(site: () => Site) {
       const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
       const asked = line.cautions.some((note) => note.code === 'waits-for-approval')
       done(
-        t('did.' + (nothing ? 'nothing' : asked ? 'asked' : request.verb), {
+        t(`did.${nothing ? 'nothing' : asked ? 'asked' : request.verb}`, {
           name,
           role,
           outlook: outlookSentence(line.outlook, zone, roleName),
@@ -42,7 +42,7 @@ export function useChanges(site: () => Site) {
         { site: id, entry: line.entry },
         nothing
           ? ''
-          : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t('tell.one.' + line.told) : '']
+          : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t(`tell.one.${line.told}`) : '']
               .filter(Boolean)
               .join(' '),
       )
@@ -56,7 +56,7 @@ export function useChanges(site: () => Site) {
         const since =
           error instanceof Problem
             ? error.document.since
-                ?.map((each) => t('trouble.sinceOne', { actor: each.actor, verb: t('log.verbs.' + each.verb) }))
+                ?.map((each) => t('trouble.sinceOne', { actor: each.actor, verb: tIn('log.verbs', each.verb) }))
                 .join('; ')
             : ''
         wentWrong(

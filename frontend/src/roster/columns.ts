@@ -39,7 +39,7 @@ const WEIGHTS: Record<Column, number> = {
 export const rowColumns = (columns: readonly Column[]): RowColumn[] =>
   columns.map((key) => ({
     key,
-    label: t('roster.col.' + key),
+    label: t(`roster.col.${key}`),
     weight: WEIGHTS[key],
     sortable: sortable(key),
     always: key === 'name',
@@ -52,7 +52,7 @@ export function cell(row: RosterRow, column: Column, zone: string, roleName: Rol
     case 'name':
       return listName(person)
     case 'kind':
-      return t('kind.' + person.kind)
+      return t(`kind.${person.kind}`)
     case 'level':
       return person.level === null ? '' : String(person.level)
     case 'division':
@@ -63,7 +63,7 @@ export function cell(row: RosterRow, column: Column, zone: string, roleName: Rol
       return roleName(standing.role)
     case 'state':
       return (
-        t('state.' + (row.because === 'waits-for-approval' ? 'approval' : standing.state)) +
+        t(`state.${row.because === 'waits-for-approval' ? 'approval' : standing.state}`) +
         (row.because === 'account-closed' && standing.state === 'current' ? t('roster.closedAccount') : '')
       )
     case 'since':

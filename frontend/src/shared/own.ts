@@ -1,3 +1,5 @@
+import { languageOf } from './languages'
+
 interface Settings {
   language: string | null
   timeZone: string | null
@@ -16,14 +18,21 @@ function kept(): Settings {
 const begun = kept()
 
 /**
- * How days and numbers are written where nobody settled it: as the browser's user writes English. Another language than
- * English would stand beside English sentences, so that the British way stands in for it.
+ * The language of whoever settled none, and how they write days and numbers: the first of their browser's that there
+ * are sentences in. Days of another language would stand beside English sentences.
  */
 export const browserLocale: string =
-  (typeof navigator === 'undefined' ? [] : navigator.languages).find((each) => /^en-/i.test(each)) ?? 'en-GB'
+  (typeof navigator === 'undefined' ? [] : navigator.languages).find((each) => /-/.test(each) && languageOf(each)) ??
+  'en-GB'
 export const browserZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 export const ownLocale: string = begun.language ?? browserLocale
+
+/** The language the sentences are in. */
+export const language: string = languageOf(ownLocale) ?? 'en'
+
+/** What a language is called. Example: `en-GB` → "British English". */
+export const languageName = (tag: string) => new Intl.DisplayNames(ownLocale, { type: 'language' }).of(tag) ?? tag
 
 /** The time zone of whoever looks, for instants that belong to no site. */
 export const ownZone: string = begun.timeZone ?? browserZone

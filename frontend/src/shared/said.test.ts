@@ -17,7 +17,7 @@ import {
   optionSentence,
   outlookSentence,
 } from './sentences'
-import { t } from './words'
+import { t, tIn } from './words'
 
 setPlatformClock('2026-11-24T09:00:00Z')
 const role = (code: string | null | undefined) => (code ? `The ${code}` : '')
@@ -98,7 +98,7 @@ describe('what follows', () => {
   const stretch = (state: string, until: string | null, of: string | null = 'learner') =>
     ({ from: null, until, state, role: of }) as Stretch
   const said = (...all: Stretch[]) => outlookSentence(all, 'UTC', role)
-  const lower = (state: string) => t('state.' + state).toLowerCase()
+  const lower = (state: string) => tIn('state', state).toLowerCase()
 
   it('names a role where it changes, and where somebody has one', () => {
     expect(said(stretch('current', null))).toContain('the learner')

@@ -2610,6 +2610,10 @@ export interface components {
         Templates: {
             /** @enum {unknown} */
             scope: "site" | "division" | "platform";
+            /** @description BCP 47, of these texts */
+            language: string;
+            /** @description those there may be texts in */
+            languages: string[];
             items: {
                 kind: components["schemas"]["MessageKind"];
                 subject: string;
@@ -3689,6 +3693,8 @@ export interface components {
         IfMatch: string;
         ChangeList: components["schemas"]["Id"];
         Person: components["schemas"]["Id"];
+        /** @description BCP 47, of the texts; the nearest there are sentences in is taken */
+        Language: string;
         Door: components["schemas"]["Id"];
     };
     requestBodies: never;
@@ -5111,6 +5117,8 @@ export interface operations {
                     words?: string;
                     subject?: string | null;
                     body?: string | null;
+                    /** @description BCP 47; that of the person where none is named */
+                    language?: string | null;
                     /** @description somebody who is not in the directory yet */
                     sample?: null | {
                         given: string;
@@ -5159,6 +5167,8 @@ export interface operations {
             query?: {
                 division?: string;
                 site?: components["schemas"]["Id"];
+                /** @description BCP 47, of the texts; the nearest there are sentences in is taken */
+                language?: components["parameters"]["Language"];
             };
             header?: never;
             path?: never;
@@ -5202,6 +5212,8 @@ export interface operations {
                     site?: null | components["schemas"]["Id"];
                     /** @description the one that was looked at */
                     version?: number;
+                    /** @description BCP 47; the nearest there are sentences in is taken */
+                    language?: string | null;
                 };
             };
         };
@@ -5232,6 +5244,8 @@ export interface operations {
             query?: {
                 division?: string;
                 site?: components["schemas"]["Id"];
+                /** @description BCP 47, of the texts; the nearest there are sentences in is taken */
+                language?: components["parameters"]["Language"];
             };
             header?: {
                 /** @description the same request sent twice under one key is done once */

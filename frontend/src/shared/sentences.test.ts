@@ -11,7 +11,7 @@ import {
   noteSentence,
   outlookSentence,
 } from './sentences'
-import en from './words/en.json'
+import common from './words/en/common.json'
 
 const now = new Date('2026-11-24T09:00:00Z')
 const roleName = (code: string | null | undefined) =>
@@ -101,7 +101,7 @@ it('says what follows, one stretch after the other', () => {
 })
 
 describe('notes', () => {
-  it.each(Object.keys(en.note))('has no hole in the sentence of %s', (code) => {
+  it.each(Object.keys(common.note))('has no hole in the sentence of %s', (code) => {
     const said = noteSentence(
       {
         code,

@@ -1,7 +1,7 @@
 import type { Person, Reason, RoleOption, ChangeLine, Stretch } from './api'
 import { platformNow } from './clock'
 import { ownLocale } from './own'
-import { t } from './words'
+import { t, tIn } from './words'
 
 type Values = Record<string, unknown>
 export type RoleName = (code: string | null | undefined) => string
@@ -60,13 +60,14 @@ export function noteSentence(
   roleName: RoleName,
 ): string {
   const values = note.values
-  return t(
-    'note.' + note.code,
+  return tIn(
+    'note',
+    note.code,
     {
       ...values,
       at: day(values.at as string, zone),
       until: lastDay(values.until as string, zone),
-      kind: typeof values.kind === 'string' ? t('kind.' + values.kind).toLowerCase() : '',
+      kind: typeof values.kind === 'string' ? tIn('kind', values.kind).toLowerCase() : '',
       role: roleName(values.role as string).toLowerCase(),
       givers: givers(values.givers ?? note.givers, roleName),
     },
@@ -86,12 +87,11 @@ export const lineSentences = (line: ChangeLine, zone: string, roleName: RoleName
 export function outlookSentence(stretches: Stretch[], zone: string, roleName: RoleName): string {
   const parts = stretches.slice(0, 4).map((each, index) =>
     t(
-      'outlook.' +
-        (['ended', 'removed', 'blocked'].includes(each.state) || !each.role || each.role === stretches[index - 1]?.role
-          ? 'bare'
-          : 'as'),
+      ['ended', 'removed', 'blocked'].includes(each.state) || !each.role || each.role === stretches[index - 1]?.role
+        ? 'outlook.bare'
+        : 'outlook.as',
       {
-        state: t('state.' + each.state).toLowerCase(),
+        state: t(`state.${each.state}`).toLowerCase(),
         role: roleName(each.role).toLowerCase(),
         until: each.until
           ? t('reason.until', { day: lastDay(each.until, zone) })
@@ -122,7 +122,7 @@ export function courseSentence(stretches: Stretch[], zone: string, roleName: Rol
 }
 
 export function doorSentence(kind: string, name: string): string {
-  return t('door.' + kind, { name })
+  return tIn('door', kind, { name })
 }
 
 /** One cause of a reason, for staff or for the person. */
@@ -136,7 +136,7 @@ export function causeSentence(
   const values = cause.values as Values
   const until = values.until ? t('reason.until', { day: lastDay(values.until as string, zone) }) : ''
   const code = cause.code === 'let-in' && entry === 'look-only' ? 'let-in-look' : cause.code
-  return t(`reason.${who}.${code}`, {
+  return tIn(`reason.${who}`, code, {
     role: roleName(values.role as string).toLowerCase(),
     until,
     at: day(values.at as string, zone),

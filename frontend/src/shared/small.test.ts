@@ -14,7 +14,7 @@ import { queries, refresh } from './queries'
 import { saveAs } from './saveAs'
 import { seenAs } from './seenAs'
 import { lastDone } from './undo'
-import { t, words } from './words'
+import { t, tIn, words } from './words'
 
 const somebody = {
   id: '00000000-0000-7000-8000-000000000007',
@@ -181,9 +181,9 @@ describe('whether people are told', () => {
 describe('the catalogue', () => {
   it('says a key it does not have as it is, and does not complain', () => {
     const complaint = vi.spyOn(console, 'warn').mockImplementation(() => undefined)
-    expect(t('nothing.like.this')).toBe('nothing.like.this')
+    expect(tIn('undo', 'nothing-like-this')).toBe('undo.nothing-like-this')
     expect(complaint).not.toHaveBeenCalled()
-    expect([words.global.locale.value, words.global.fallbackLocale.value]).toEqual(['en', 'en'])
+    expect([words.global.locale.value, words.global.fallbackLocale.value]).toEqual(['en-GB', 'en'])
     complaint.mockRestore()
   })
 })

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { openParts } from '@/testing/openParts'
+import { openParts } from '@/testing/pages'
 import { allLooks, mint } from './theme'
 
 type Tokens = { [name: string]: Tokens | string }

@@ -1,12 +1,19 @@
 import { expect, it, vi } from 'vitest'
-import { readFileSync } from 'node:fs'
-import { openParts } from '@/testing/openParts'
-import { t } from './words'
+import { readFileSync, readdirSync } from 'node:fs'
+import { types } from '../../words.mjs'
+import { partsOf, pages } from '@/testing/pages'
+import { pluralForm, t, type Key } from './words'
 
-const catalogue = (name: string) =>
-  JSON.parse(readFileSync(`frontend/src/shared/words/${name}.json`, 'utf8')) as Record<string, object | string>
-const first = catalogue('en.first')
-const rest = catalogue('en')
+type Catalogue = Record<string, object | string>
+const HERE = 'frontend/src/shared/words/'
+const rooms = Object.fromEntries(
+  readdirSync(HERE + 'en').map((file) => [
+    file.replace('.json', ''),
+    JSON.parse(readFileSync(`${HERE}en/${file}`, 'utf8')) as Catalogue,
+  ]),
+)
+/** Which catalogue a part of it stands in. Example: `log` → `history`. */
+const roomOf = new Map(Object.entries(rooms).flatMap(([room, of]) => Object.keys(of).map((part) => [part, room])))
 
 /** Every sentence of the catalogue with its address. */
 function* sentences(of: object, address = ''): Generator<[string, string]> {
@@ -15,13 +22,32 @@ function* sentences(of: object, address = ''): Generator<[string, string]> {
     else yield* sentences(value as object, `${address}${name}.`)
   }
 }
+const all = Object.values(rooms).flatMap((room) => [...sentences(room)])
+
+/** The keys that a source says whole, and the groups that it takes the sentence of a code from. */
+function keysIn(text: string): { whole: string[]; groups: string[] } {
+  const found = (pattern: RegExp) => [...text.matchAll(pattern)].map(([, key]) => key!)
+  return {
+    whole: found(/'([a-zA-Z]+(?:\.[\w-]+)+)'/g).concat(found(/\bt\('(level)'/g)),
+    groups: [
+      ...found(/'([a-zA-Z]+(?:\.[\w-]+)*\.)'/g),
+      ...found(/`([a-zA-Z]+(?:\.[\w-]+)*\.)\$\{/g),
+      // What `tIn` and `isSaid` take a code's sentence from, also one of two.
+      ...[...text.matchAll(/\b(?:tIn|isSaid)\((?=([^,]{0,120}))/g)].flatMap(([, given]) =>
+        [...given!.matchAll(/['`]([a-zA-Z]+(?:\.[\w-]+)*)(?:['`]|\.\$\{)/g)].map(([, group]) => group + '.'),
+      ),
+      ...(/<HelpWord\b/.test(text) ? ['glossary.terms.'] : []),
+    ],
+  }
+}
 
 it('has no sentence that cannot be said, for none, one or many', () => {
   const error = vi.spyOn(console, 'error').mockImplementation(() => {})
-  for (const [address, text] of sentences({ ...first, ...rest })) {
+  const say = t as (key: string, values: object, n: number) => string
+  for (const [address, text] of all) {
     const values = Object.fromEntries([...text.matchAll(/\{(\w+)\}/g)].map(([, name]) => [name, 'x']))
     for (const n of text.includes(' | ') ? [0, 1, 2] : [1]) {
-      const said = t(address, values, n)
+      const said = say(address, values, n)
       expect(said, address).not.toBe(address)
       if (text !== '') expect(said, address).not.toBe('')
       expect(said, address).not.toMatch(/[{}]/)
@@ -31,14 +57,60 @@ it('has no sentence that cannot be said, for none, one or many', () => {
   error.mockRestore()
 })
 
-it('has the words of every page that opens without signing in among those that are loaded first', () => {
-  const later = Object.keys(rest).filter((room) => !(room in first))
-  for (const [file, text] of openParts()) {
-    for (const room of later) expect(text, file).not.toMatch(new RegExp(`\\$?\\bt\\([^)]*['"\`]${room}\\.`))
+it('is loaded with each page, with all that the page says', () => {
+  const found = pages()
+  expect(found.length).toBeGreaterThan(30)
+  for (const { page, rooms: loaded } of found) {
+    const missing = new Set<string>()
+    for (const [file, text] of partsOf(page)) {
+      const { whole, groups } = keysIn(text)
+      for (const key of [...whole, ...groups]) {
+        const room = roomOf.get(key.split('.')[0]!)
+        if (room && !loaded.includes(room)) missing.add(`${room} (${key} in ${file.split('/src/')[1]})`)
+      }
+    }
+    expect([...missing], page).toEqual([])
   }
 })
 
-const all = [...sentences(first), ...sentences(rest)]
+it('loads nothing with a page that the page never says', () => {
+  for (const { page, own } of pages()) {
+    const said = new Set<string | undefined>()
+    for (const [, text] of partsOf(page)) {
+      const { whole, groups } = keysIn(text)
+      for (const key of [...whole, ...groups]) said.add(roomOf.get(key.split('.')[0]!))
+    }
+    expect(
+      own.filter((room) => !said.has(room)),
+      page,
+    ).toEqual([])
+  }
+})
+
+it('stands in no two catalogues, and its keys are known to the compiler', () => {
+  expect(roomOf.size).toBe(Object.values(rooms).flatMap((room) => Object.keys(room)).length)
+  expect(readFileSync(HERE + 'keys.d.ts', 'utf8'), 'Run: npm run words').toBe(types())
+})
+
+it.each([
+  ['en', 0, 3, 0],
+  ['en', 1, 3, 1],
+  ['en', 2, 3, 2],
+  ['en', 0, 2, 1],
+  ['en', 1, 2, 0],
+  ['en-GB', 21, 3, 2],
+  ['de', 1, 3, 1],
+  ['pl', 0, 5, 0],
+  ['pl', 1, 5, 1],
+  ['pl', 3, 5, 2],
+  ['pl', 5, 5, 3],
+  ['pl', 5, 4, 2],
+  ['ja', 1, 1, 0],
+  ['ja', 0, 2, 0],
+  ['ja', 7, 2, 1],
+])('takes for %s and %i of %i forms the one at %i', (locale, count, forms, place) => {
+  expect(pluralForm(locale, count, forms)).toBe(place)
+})
 
 it('counts in digits, and one is one', () => {
   for (const [address, text] of all) {
@@ -73,20 +145,15 @@ it('has what is used, and nothing else', () => {
     import: 'default',
     eager: true,
   })
-  const texts = Object.entries(files).flatMap(([file, text]) => (/\.(test|d)\.ts$/.test(file) ? [] : [text]))
-  const found = (pattern: RegExp) => texts.flatMap((text) => [...text.matchAll(pattern)].map(([, key]) => key!))
-  const literals = new Set([...found(/'([a-zA-Z]+(?:\.[\w-]+)+)'/g), ...found(/'(level)'/g)])
-  const prefixes = [
-    ...new Set([...found(/'([a-zA-Z]+(?:\.[\w-]+)*\.)'/g), ...found(/`([a-zA-Z]+(?:\.[\w-]+)*\.)\$\{/g)]),
-  ]
+  const used = Object.entries(files).flatMap(([file, text]) => (/\.(test|d)\.ts$/.test(file) ? [] : [keysIn(text)]))
+  const whole = new Set(used.flatMap((each) => each.whole))
+  const groups = [...new Set(used.flatMap((each) => each.groups))]
   const keys = all.map(([address]) => address)
-  const unused = keys.filter((key) => !literals.has(key) && !prefixes.some((prefix) => key.startsWith(prefix)))
+  const unused = keys.filter((key) => !whole.has(key) && !groups.some((group) => key.startsWith(group)))
   expect(unused).toEqual([])
-  const rooms = new Set(keys.map((key) => key.split('.')[0]))
-  const missing = [...literals].filter(
-    (key) => rooms.has(key.split('.')[0]!) && !keys.some((each) => each === key || each.startsWith(key + '.')),
+  const missing = [...whole].filter(
+    (key) => roomOf.has(key.split('.')[0]!) && !keys.some((each) => each === key || each.startsWith(key + '.')),
   )
   expect(missing).toEqual([])
-  for (const term of found(/<HelpWord\s[^>]*(?<!:)term="([\w-]+)"/g))
-    expect(keys).toContain(`glossary.terms.${term}.means`)
+  expect(t('undo.undo' satisfies Key)).toBe('Undo')
 })

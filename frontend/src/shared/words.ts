@@ -1,33 +1,106 @@
-import { createI18n } from 'vue-i18n'
-import en from './words/en.first.json'
+import { createI18n, type Composer } from 'vue-i18n'
+import open from './words/en/open.json'
+import { loadable } from './languages'
+import { language, ownLocale } from './own'
+import type { Sentences } from './words/keys'
+
+export type Key = keyof Sentences
+/** The catalogues, one for each room; `open` is what opens without signing in, `common` what every other page needs. */
+export type WordsRoom = (typeof ROOMS)[number]
+const ROOMS = [
+  'access',
+  'accounts',
+  'changes',
+  'common',
+  'doors',
+  'glossary',
+  'history',
+  'intake',
+  'messages',
+  'open',
+  'people',
+  'roster',
+  'rules',
+  'sites',
+  'today',
+] as const
+
+/**
+ * Which form of a sentence stands for a number: the first for none, where there is one form more than the language has
+ * numbers, then those of the language, in the order of CLDR.
+ *
+ * Example: `0 lines | 1 line | {n} lines`.
+ */
+export function pluralForm(locale: string, count: number, forms: number): number {
+  const rules = new Intl.PluralRules(locale)
+  const numbers = ['zero', 'one', 'two', 'few', 'many', 'other'].filter((each) =>
+    (rules.resolvedOptions().pluralCategories as string[]).includes(each),
+  )
+  const none = forms > numbers.length ? 1 : 0
+  if (none && count === 0) return 0
+  return Math.min(none + numbers.indexOf(rules.select(count)), forms - 1)
+}
 
 export const words = createI18n({
   legacy: false,
-  locale: 'en',
+  locale: ownLocale,
   fallbackLocale: 'en',
-  messages: { en: { ...en } },
+  messages: { en: open },
+  pluralRules: { [ownLocale]: (count, forms) => pluralForm(ownLocale, count, forms) },
   missingWarn: false,
   fallbackWarn: false,
 })
 
-let rest: Promise<void> | undefined
+const asked = new Map<WordsRoom, Promise<void>>()
+
+async function load(room: WordsRoom): Promise<void> {
+  const load = loadable(language, room)
+  if (!load) return
+  const loaded = await load()
+  const global = words.global as unknown as Composer
+  // No two rooms have a part in common, so that nothing has to be merged in depth, which takes long.
+  global.setLocaleMessage(language, { ...global.getLocaleMessage(language), ...loaded })
+}
 
 /**
- * The sentences of all other pages, once. Who only signs in or joins does not load them.
+ * The sentences of rooms, each once. Who only signs in or joins loads no others than those that open there.
  *
  * @throws when they cannot be loaded; the next call tries again
  */
-export function allWords(): Promise<void> {
-  rest ??= import('./words/en.json').then(
-    // No room is in both, so that nothing has to be merged in depth, which takes long.
-    (loaded) => words.global.setLocaleMessage('en', { ...en, ...loaded.default } as typeof en),
-    (error: unknown) => {
-      rest = undefined
-      throw error
-    },
-  )
-  return rest
+export async function wordsOf(rooms: readonly WordsRoom[]): Promise<void> {
+  const all = rooms.map((room) => {
+    const loading = asked.get(room) ?? load(room)
+    asked.set(room, loading)
+    loading.catch(() => asked.delete(room))
+    return loading
+  })
+  await Promise.all(all)
 }
 
-/** A sentence of the catalogue, outside components. */
-export const t = words.global.t as (key: string, values?: Record<string, unknown>, plural?: number) => string
+/** Every sentence there is. */
+export const allWords = () => wordsOf(ROOMS)
+
+/** What is not known is said as nothing. */
+type Value = string | number | null | undefined
+type Values<K extends Key> = Record<Sentences[K][0], Value>
+type Given<K extends Key> = Sentences[K][1] extends true
+  ? [values: Values<K>, count: number]
+  : [Sentences[K][0]] extends [never]
+    ? [values?: Record<string, unknown>, count?: number]
+    : [values: Values<K>, count?: number]
+
+/** A word of ours that the glossary explains. */
+export type Term = Key extends infer K ? (K extends `glossary.terms.${infer T}.word` ? T : never) : never
+
+/** A group of the catalogue whose sentences stand for codes. Example: `log.verbs`. */
+type Group<K extends string = Key> = K extends `${infer Head}.${infer Tail}` ? Head | `${Head}.${Group<Tail>}` : never
+
+/** A sentence of the catalogue, with the values it asks for; where it is counted, with the number. */
+export const t = words.global.t as <K extends Key>(key: K, ...given: Given<K>) => string
+
+/** Whether there is a sentence in a group for a code that the server says. */
+export const isSaid = (group: Group, code: string): boolean => words.global.te(`${group}.${code}`)
+
+/** The sentence of a group for a code that the server says. Example: `tIn('log.verbs', entry.code)`. */
+export const tIn = (group: Group, code: string, values: Record<string, unknown> = {}, count = 1): string =>
+  words.global.t(`${group}.${code}`, values, count)

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { api, take, type SiteSummary } from '@/shared/api'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import FindBox from '@/ui/FindBox.vue'
 
@@ -29,20 +30,20 @@ function pick(found: SiteSummary) {
 <template>
   <div class="field">
     <template v-if="site">
-      <span class="label">{{ $t('accessCheck.where') }}</span>
+      <span class="label">{{ t('accessCheck.where') }}</span>
       <p>
         <strong>{{ title || picked }}</strong>
-        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('accessCheck.elsewhere') }}</button>
+        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ t('accessCheck.elsewhere') }}</button>
       </p>
     </template>
     <FindBox
       v-else
       id="find-site"
-      :label="$t('accessCheck.where')"
-      :placeholder="$t('accessCheck.whereHint')"
+      :label="t('accessCheck.where')"
+      :placeholder="t('accessCheck.whereHint')"
       :find="find"
       :called="(each) => each.title"
-      :none="$t('accessCheck.nowhere')"
+      :none="t('accessCheck.nowhere')"
       :from="0"
       @pick="pick"
     >

@@ -2,12 +2,12 @@
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
+import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -27,7 +27,6 @@ const {
   queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } })),
 })
 const inside = computed(() => landing.value?.reason.entry !== 'no')
-const { t } = useI18n()
 const router = useRouter()
 const sure = ref(false)
 const { busy, run } = useBusy()
@@ -54,7 +53,7 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
           <p class="soft">{{ landing.site.division.name }} · {{ landing.site.term.name }}</p>
         </div>
       </header>
-      <p v-if="administers" class="callout">{{ $t('landing.asAdmin') }}</p>
+      <p v-if="administers" class="callout">{{ t('landing.asAdmin') }}</p>
       <ReasonLine
         v-else-if="landing.reason.entry !== 'enter'"
         :reason="landing.reason"
@@ -62,13 +61,13 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
         who="you"
       />
       <template v-if="inside">
-        <p v-if="landing.role">{{ $t('landing.as', { role: roleName(landing.role).toLowerCase() }) }}</p>
+        <p v-if="landing.role">{{ t('landing.as', { role: roleName(landing.role).toLowerCase() }) }}</p>
         <section>
-          <h2>{{ $t('landing.leads') }}</h2>
-          <p>{{ landing.leads.length ? landing.leads.join(', ') : $t('landing.nothing') }}</p>
+          <h2>{{ t('landing.leads') }}</h2>
+          <p>{{ landing.leads.length ? landing.leads.join(', ') : t('landing.nothing') }}</p>
         </section>
         <section v-if="landing.section">
-          <h2>{{ $t('landing.section') }}</h2>
+          <h2>{{ t('landing.section') }}</h2>
           <p>
             <strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}
           </p>
@@ -76,15 +75,15 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
       </template>
       <p v-if="!props.site?.seenAs" class="ways">
         <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{
-          $t('landing.roster')
+          t('landing.roster')
         }}</RouterLink>
-        <RouterLink to="/sites/in">{{ $t('landing.back') }}</RouterLink>
-        <button v-if="landing.mayLeave && !sure" class="word" @click="sure = true">{{ $t('landing.leave') }}</button>
+        <RouterLink to="/sites/in">{{ t('landing.back') }}</RouterLink>
+        <button v-if="landing.mayLeave && !sure" class="word" @click="sure = true">{{ t('landing.leave') }}</button>
       </p>
       <p v-if="sure" class="callout" role="alert">
-        {{ $t('landing.leaveSure') }}
-        <Button size="small" severity="danger" :disabled="busy" :label="$t('landing.leaveYes')" @click="leave" />
-        {{ ' ' }}<button class="word" @click="sure = false">{{ $t('landing.leaveNo') }}</button>
+        {{ t('landing.leaveSure') }}
+        <Button size="small" severity="danger" :disabled="busy" :label="t('landing.leaveYes')" @click="leave" />
+        {{ ' ' }}<button class="word" @click="sure = false">{{ t('landing.leaveNo') }}</button>
       </p>
     </template>
     <span v-else class="skeleton" style="width: 260px; height: 26px" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SiteSummary } from '@/shared/api'
+import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 
@@ -14,7 +15,7 @@ defineProps<{ sites: SiteSummary[] }>()
         <DoorGlyph :state="site.state" />
         <div>
           <h2>{{ site.title }}</h2>
-          <p class="soft">{{ site.division.name }} · {{ site.term.name }} · {{ $t('siteState.' + site.state) }}</p>
+          <p class="soft">{{ site.division.name }} · {{ site.term.name }} · {{ t(`siteState.${site.state}`) }}</p>
         </div>
       </div>
       <ReasonLine v-if="site.mine" :reason="site.mine.reason" :zone="site.timeZone" who="you" />
@@ -23,7 +24,7 @@ defineProps<{ sites: SiteSummary[] }>()
         class="go"
         :to="{ name: 'landing', params: { site: site.id } }"
       >
-        {{ $t(site.mine.reason.entry === 'enter' ? 'sites.enter' : 'sites.look')
+        {{ t(site.mine.reason.entry === 'enter' ? 'sites.enter' : 'sites.look')
         }}<span class="unseen">: {{ site.title }}</span>
       </RouterLink>
     </li>

@@ -44,12 +44,12 @@ async function go() {
 <template>
   <div v-if="site.seenAs" class="seen" role="status">
     <strong>{{
-      $t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
+      t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
         name: kind === 'role' ? site.seenAs.name.toLowerCase() : site.seenAs.name,
       })
     }}</strong>
-    {{ $t('seeAs.only') }}
-    <button class="word" @click="back">{{ $t('seeAs.back') }}</button>
+    {{ t('seeAs.only') }}
+    <button class="word" @click="back">{{ t('seeAs.back') }}</button>
     <ReasonLine
       v-if="kind === 'person' && site.seenAs.reason.entry !== 'enter' && route.name !== 'seen'"
       :reason="site.seenAs.reason"
@@ -58,9 +58,9 @@ async function go() {
     />
   </div>
   <form v-else-if="choosing" class="seen" @submit.prevent="go" @keydown.esc="choosing = false">
-    <PickOne v-model="picked" shown :label="$t('seeAs.title')" :options="choices" />
-    <button class="word" :disabled="!picked">{{ $t('seeAs.start') }}</button>
-    <button type="button" class="word" @click="choosing = false">{{ $t('seeAs.never') }}</button>
+    <PickOne v-model="picked" shown :label="t('seeAs.title')" :options="choices" />
+    <button class="word" :disabled="!picked">{{ t('seeAs.start') }}</button>
+    <button type="button" class="word" @click="choosing = false">{{ t('parts.cancel') }}</button>
   </form>
 </template>
 

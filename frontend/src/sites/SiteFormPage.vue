@@ -3,17 +3,16 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useI18n } from 'vue-i18n'
 import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { optionsIn, optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import { shortCodeOf } from './shortCode'
 
 /** Makes a site, or changes the facts of the one given. */
 const props = defineProps<{ site?: Site }>()
-const { t } = useI18n()
 const router = useRouter()
 const { platform } = usePlatform()
 const blank = { title: '', code: '', kind: 'course', division: '', term: '', lowest: '', highest: '', seats: '' }
@@ -125,16 +124,16 @@ async function settle(takeTheirs: boolean) {
 <template>
   <div class="scroll">
     <div class="page narrow">
-      <h1>{{ site ? $t('form.edit', { title: site.title }) : $t('form.new') }}</h1>
-      <p v-if="!site" class="soft">{{ $t('form.newMore') }}</p>
+      <h1>{{ site ? t('form.edit', { title: site.title }) : t('form.new') }}</h1>
+      <p v-if="!site" class="soft">{{ t('form.newMore') }}</p>
       <form novalidate @submit.prevent="save">
         <div class="field wide">
-          <label for="title">{{ $t('form.title') }}</label>
+          <label for="title">{{ t('form.title') }}</label>
           <InputText id="title" v-model="form.title" :invalid="!!wrong('title')" aria-describedby="title-wrong" fluid />
           <span id="title-wrong" class="wrong">{{ wrong('title') }}</span>
         </div>
         <div class="field">
-          <label for="code">{{ $t('form.code') }}</label>
+          <label for="code">{{ t('form.code') }}</label>
           <InputText
             id="code"
             v-model="form.code"
@@ -145,7 +144,7 @@ async function settle(takeTheirs: boolean) {
             @input="codeIsOwn = form.code !== ''"
           />
           <span id="code-wrong" :class="wrong('code') ? 'wrong' : 'hint'">{{
-            wrong('code') ?? $t('form.codeHint')
+            wrong('code') ?? t('form.codeHint')
           }}</span>
         </div>
         <div class="field">
@@ -153,8 +152,8 @@ async function settle(takeTheirs: boolean) {
             v-model="form.kind"
             stacked
             fluid
-            :label="$t('form.kind')"
-            :options="optionsIn(platform?.siteKinds ?? [], (kind) => $t('siteKind.' + kind))"
+            :label="t('form.kind')"
+            :options="optionsIn(platform?.siteKinds ?? [], (kind) => t(`siteKind.${kind}`))"
           />
           <span class="wrong">{{ wrong('kind') }}</span>
         </div>
@@ -163,8 +162,8 @@ async function settle(takeTheirs: boolean) {
             v-model="form.division"
             stacked
             fluid
-            :label="$t('form.division')"
-            :placeholder="$t('form.choose')"
+            :label="t('form.division')"
+            :placeholder="t('parts.choose')"
             :options="optionsOf(divisions, 'code')"
             :invalid="!!wrong('division')"
             aria-describedby="division-wrong"
@@ -176,7 +175,7 @@ async function settle(takeTheirs: boolean) {
             v-model="form.term"
             stacked
             fluid
-            :label="$t('form.term')"
+            :label="t('form.term')"
             :options="optionsOf(platform?.terms, 'code')"
             :invalid="!!wrong('term')"
             aria-describedby="term-wrong"
@@ -184,28 +183,28 @@ async function settle(takeTheirs: boolean) {
           <span id="term-wrong" class="wrong">{{ wrong('term') }}</span>
         </div>
         <div class="field">
-          <span class="label">{{ $t('form.lowest') }} … {{ $t('form.highest') }}</span>
+          <span class="label">{{ t('parts.lowest') }} … {{ t('parts.highest') }}</span>
           <span class="pair">
             <InputText
               v-model="form.lowest"
               inputmode="numeric"
-              :aria-label="$t('form.lowest')"
+              :aria-label="t('parts.lowest')"
               :invalid="!!wrong('lowest')"
             />
             –
             <InputText
               v-model="form.highest"
               inputmode="numeric"
-              :aria-label="$t('form.highest')"
+              :aria-label="t('parts.highest')"
               :invalid="!!wrong('highest')"
             />
           </span>
           <span :class="wrong('lowest') || wrong('highest') ? 'wrong' : 'hint'">{{
-            wrong('lowest') ?? wrong('highest') ?? $t('form.levelsHint')
+            wrong('lowest') ?? wrong('highest') ?? t('form.levelsHint')
           }}</span>
         </div>
         <div class="field">
-          <label for="seats">{{ $t('form.seats') }}</label>
+          <label for="seats">{{ t('form.seats') }}</label>
           <InputText
             id="seats"
             v-model="form.seats"
@@ -215,18 +214,18 @@ async function settle(takeTheirs: boolean) {
             aria-describedby="seats-wrong"
           />
           <span id="seats-wrong" :class="wrong('seats') ? 'wrong' : 'hint'">{{
-            wrong('seats') ?? $t('form.seatsHint')
+            wrong('seats') ?? t('form.seatsHint')
           }}</span>
         </div>
         <div v-if="stale" class="callout wide" role="alert">
           {{ problem?.message }}
-          <button type="button" class="word" @click="settle(true)">{{ $t('trouble.takeTheirs') }}</button> ·
-          <button type="button" class="word" @click="settle(false)">{{ $t('trouble.keepMine') }}</button>
+          <button type="button" class="word" @click="settle(true)">{{ t('trouble.takeTheirs') }}</button> ·
+          <button type="button" class="word" @click="settle(false)">{{ t('trouble.keepMine') }}</button>
         </div>
         <p v-if="general" class="callout bad wide" role="alert">{{ general }}</p>
         <p class="wide buttons">
-          <Button type="submit" :disabled="busy" :label="$t(busy ? 'form.busy' : site ? 'form.save' : 'form.make')" />
-          <button type="button" class="word" @click="router.back()">{{ $t('form.cancel') }}</button>
+          <Button type="submit" :disabled="busy" :label="t(busy ? 'form.busy' : site ? 'form.save' : 'form.make')" />
+          <button type="button" class="word" @click="router.back()">{{ t('parts.cancel') }}</button>
         </p>
       </form>
     </div>

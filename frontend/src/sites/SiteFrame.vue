@@ -4,6 +4,7 @@ import Skeleton from 'primevue/skeleton'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { day, lastDay } from '@/shared/sentences'
+import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 import { provideTerm } from '@/ui/term'
@@ -50,36 +51,36 @@ watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
           <span class="num soft">{{ site.code }}</span>
           <span class="facts">
             {{ site.division.name }} · {{ site.term.name }} ·
-            {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
-            <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt"
-              >, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template
+            {{ site.levels ? t('site.levels', site.levels) : t('sites.allLevels') }} ·
+            <strong>{{ t(`siteState.${site.state}`) }}</strong><template v-if="site.state === 'draft' && site.opensAt"
+              >, {{ t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template
             ><template v-else-if="site.state === 'open' && site.closesAt"
-              >, {{ $t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template
+              >, {{ t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template
             >
           </span>
         </template>
         <span class="seats"
           ><template v-if="site.seats"
-            ><span v-if="!narrow" class="soft">{{ $t('site.seats') }}</span> {{ ' '
+            ><span v-if="!narrow" class="soft">{{ t('site.seats') }}</span> {{ ' '
             }}<SeatMeter :held="site.learners" :seats="site.seats" :bare="narrow" /></template
-          ><template v-else>{{ $t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span
+          ><template v-else>{{ t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span
         >
         <button
           v-if="narrow"
           class="word fold"
           :aria-expanded="unfolded"
-          :aria-label="$t('site.unfold')"
+          :aria-label="t('site.unfold')"
           @click="unfolded = !unfolded"
         >
-          {{ $t(unfolded ? 'site.less' : 'site.more') }}
+          {{ t(unfolded ? 'site.less' : 'site.more') }}
         </button>
       </div>
       <div v-if="!narrow || unfolded" class="sill">
         <SitePages :site="site" />
         <button v-if="may('see-as') && !site.seenAs && !choosing" class="word" @click="choosing = true">
-          {{ $t('seeAs.start') }}
+          {{ t('seeAs.start') }}
         </button>
-        <span v-if="site.administrator && !site.standing" class="soft">{{ $t('site.asAdmin') }}</span>
+        <span v-if="site.administrator && !site.standing" class="soft">{{ t('site.asAdmin') }}</span>
         <SiteLife v-if="may('run-site') && !site.seenAs" :site="site" :reload="refetch" />
       </div>
       <SeenAs v-model:choosing="choosing" :site="site" />

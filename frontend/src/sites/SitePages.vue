@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Site } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** The pages of a site, as far as one may see them. */
 const props = defineProps<{ site: Site }>()
@@ -9,39 +10,39 @@ const may = (permission: Site['may'][number]) => props.site.may.includes(permiss
 <template>
   <nav :aria-label="site.title">
     <RouterLink v-if="may('see-roster')" :to="{ name: 'roster', params: { site: site.id } }" exact-active-class="on">{{
-      $t('site.roster')
+      t('site.roster')
     }}</RouterLink>
     <RouterLink
       v-if="may('keep-doors') && !site.seenAs"
       :to="{ name: 'doors', params: { site: site.id } }"
       active-class="on"
-      >{{ $t('site.doors') }}</RouterLink
+      >{{ t('site.doors') }}</RouterLink
     >
     <RouterLink
       v-if="may('let-in') && !site.seenAs"
       :to="{ name: 'first-day-check', params: { site: site.id } }"
       active-class="on"
-      >{{ $t('site.firstDayCheck') }}</RouterLink
+      >{{ t('site.firstDayCheck') }}</RouterLink
     >
     <RouterLink v-if="may('see-history')" :to="{ name: 'history', params: { site: site.id } }" active-class="on">{{
-      $t('site.history')
+      t('site.history')
     }}</RouterLink>
     <RouterLink
       v-if="may('write-to-people') && !site.seenAs"
       :to="{ name: 'messages', params: { part: 'messages' }, query: { site: site.id } }"
-      >{{ $t('site.messages') }}</RouterLink
+      >{{ t('site.messages') }}</RouterLink
     >
     <RouterLink
       v-if="may('run-site') && !site.seenAs"
       :to="{ name: 'settings', params: { site: site.id } }"
       active-class="on"
-      >{{ $t('site.settings') }}</RouterLink
+      >{{ t('site.settings') }}</RouterLink
     >
     <RouterLink v-if="site.seenAs" :to="{ name: 'seen', params: { site: site.id } }" active-class="on">{{
-      $t('seeAs.inside')
+      t('seeAs.inside')
     }}</RouterLink>
     <RouterLink v-else-if="site.standing" :to="{ name: 'landing', params: { site: site.id } }">{{
-      $t('site.goIn')
+      t('site.goIn')
     }}</RouterLink>
   </nav>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Skeleton from 'primevue/skeleton'
 import type { SiteSummary } from '@/shared/api'
+import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
@@ -24,8 +25,8 @@ function all() {
     :columns="columns"
     :name="name"
     :chosen="picked"
-    :pick-name="(site) => $t('siteChangeList.pick', { title: site.title })"
-    :all-name="$t('sites.allHere')"
+    :pick-name="(site) => t('siteChangeList.pick', { title: site.title })"
+    :all-name="t('sites.allHere')"
     @choose="(index) => sites?.[index] && emit('pick', sites[index].id)"
     @all="all"
   >
@@ -37,10 +38,10 @@ function all() {
       <template v-else-if="column === 'division'">{{ site.division.name }}</template>
       <template v-else-if="column === 'term'">{{ site.term.name }}</template>
       <span v-else-if="column === 'levels'" class="nums">{{
-        site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels')
+        site.levels ? t('sites.levels', site.levels) : t('sites.allLevels')
       }}</span>
       <span v-else-if="column === 'state'" class="state"
-        ><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span
+        ><DoorGlyph :state="site.state" />{{ t(`siteState.${site.state}`) }}</span
       >
       <SeatMeter v-else :held="site.learners" :seats="site.seats" />
     </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
 import { words } from '@/shared/words'
+import { t } from '@/shared/words'
 import PlainTable from './PlainTable.vue'
 import type { ChartDrawing } from './chart'
 
@@ -41,8 +42,8 @@ const table = computed(() =>
     </div>
     <figcaption class="soft">{{ said }}</figcaption>
     <details>
-      <summary>{{ $t('parts.numbers') }}</summary>
-      <div class="numbers" tabindex="0" role="group" :aria-label="$t('parts.numbers')">
+      <summary>{{ t('parts.numbers') }}</summary>
+      <div class="numbers" tabindex="0" role="group" :aria-label="t('parts.numbers')">
         <PlainTable :name="label" :head="[along, ...series.map(({ name }) => name)]" :rows="table" />
       </div>
     </details>

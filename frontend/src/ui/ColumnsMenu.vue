@@ -4,6 +4,7 @@ import Popover from 'primevue/popover'
 import { ref } from 'vue'
 import type { Columns } from './columns'
 import Tick from './Tick.vue'
+import { t } from '@/shared/words'
 
 /** Which columns a table shows, in which order and how wide: what a pointer does on the headings, for keys. */
 defineProps<{ columns: Columns }>()
@@ -14,9 +15,9 @@ const WIDER = 1.25
 <template>
   <span class="only-wide"
     ><button type="button" class="word" aria-haspopup="dialog" @click="popover?.toggle($event)">
-      {{ $t('columns.open') }}
+      {{ t('columns.open') }}
     </button>
-    <Popover ref="popover" :aria-label="$t('columns.title')">
+    <Popover ref="popover" :aria-label="t('columns.title')">
       <ul>
         <li v-for="(column, place) in columns.all.value" :key="column.key">
           <Tick
@@ -30,35 +31,35 @@ const WIDER = 1.25
             type="button"
             class="word"
             :disabled="place === 0"
-            :aria-label="$t('columns.earlierOf', { name: column.label })"
+            :aria-label="t('columns.earlierOf', { name: column.label })"
             @click="columns.move(column.key, -1)"
           >
-            {{ $t('columns.earlier') }}
+            {{ t('columns.earlier') }}
           </button>
           <button
             type="button"
             class="word"
             :disabled="place === columns.all.value.length - 1"
-            :aria-label="$t('columns.laterOf', { name: column.label })"
+            :aria-label="t('columns.laterOf', { name: column.label })"
             @click="columns.move(column.key, 1)"
           >
-            {{ $t('columns.later') }}
+            {{ t('columns.later') }}
           </button>
           <button
             type="button"
             class="word"
-            :aria-label="$t('columns.widerOf', { name: column.label })"
+            :aria-label="t('columns.widerOf', { name: column.label })"
             @click="columns.scale(column.key, WIDER)"
           >
-            {{ $t('columns.wider') }}
+            {{ t('columns.wider') }}
           </button>
           <button
             type="button"
             class="word"
-            :aria-label="$t('columns.narrowerOf', { name: column.label })"
+            :aria-label="t('columns.narrowerOf', { name: column.label })"
             @click="columns.scale(column.key, 1 / WIDER)"
           >
-            {{ $t('columns.narrower') }}
+            {{ t('columns.narrower') }}
           </button>
         </li>
       </ul>
@@ -67,10 +68,10 @@ const WIDER = 1.25
           size="small"
           variant="text"
           :disabled="!columns.changed.value"
-          :label="$t('columns.reset')"
+          :label="t('columns.reset')"
           @click="columns.reset()"
         />
-        <span class="soft">{{ $t('columns.hint') }}</span>
+        <span class="soft">{{ t('columns.hint') }}</span>
       </p>
     </Popover></span
   >

@@ -8,6 +8,7 @@ import type { Columns, RowColumn } from './columns'
 import { useSlices } from './slices'
 import RowCard from './RowCard.vue'
 import Tick from './Tick.vue'
+import { t } from '@/shared/words'
 
 /**
  * A table: rows gone through by the arrows, opened by Enter or a click, chosen by Space; columns dragged to their
@@ -281,7 +282,7 @@ defineExpose({ focus: () => focusRow(at.value) })
             :model-value="rows.length > 0 && rows.every((row) => chosen!.has(keyOf(row)))"
             :indeterminate="chosen.size > 0 && !rows.every((row) => chosen!.has(keyOf(row)))"
             @update:model-value="$emit('all')"
-          /><span v-else class="unseen">{{ $t('columns.chosen', { n: chosen.size }, chosen.size) }}</span></template
+          /><span v-else class="unseen">{{ t('columns.chosen', { n: chosen.size }, chosen.size) }}</span></template
         >
         <template #body="{ data, index }">
           <span class="pick" @click.capture="withShift = $event.shiftKey" @click.stop

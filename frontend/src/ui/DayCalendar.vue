@@ -4,6 +4,7 @@ import DatePicker from 'primevue/datepicker'
 import Popover from 'primevue/popover'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { isDay, writtenDay } from '@/shared/days'
+import { t } from '@/shared/words'
 import type { TermHere } from './term'
 
 /** A calendar under a field, with the days that are asked for most at its foot. */
@@ -27,20 +28,20 @@ onMounted(async () => {
 </script>
 
 <template>
-  <Popover ref="popover" :aria-label="$t('day.pick')" @hide="$emit('close')">
+  <Popover ref="popover" :aria-label="t('day.pick')" @hide="$emit('close')">
     <DatePicker :model-value="isDay(day) ? shown : null" :view-date="shown" inline @update:model-value="picked" />
     <p class="acts">
-      <Button size="small" variant="text" :label="$t('day.today')" @click="$emit('pick', today)" />
+      <Button size="small" variant="text" :label="t('day.today')" @click="$emit('pick', today)" />
       <Button
         v-if="term"
         size="small"
         variant="text"
-        :label="$t('day.first', { term: term.name, day: writtenDay(term.startsOn) })"
+        :label="t('day.first', { term: term.name, day: writtenDay(term.startsOn) })"
         @click="$emit('pick', term.startsOn)"
       />
-      <Button v-if="day" size="small" variant="text" :label="$t('day.none')" @click="$emit('pick', '')" />
+      <Button v-if="day" size="small" variant="text" :label="t('day.none')" @click="$emit('pick', '')" />
     </p>
-    <p class="soft hint">{{ $t('day.typing') }}</p>
+    <p class="soft hint">{{ t('day.typing') }}</p>
   </Popover>
 </template>
 

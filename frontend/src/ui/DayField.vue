@@ -7,6 +7,7 @@ import { platformNow } from '@/shared/clock'
 import { dayIn, numericDay, readDay, shortDay, writtenDay } from '@/shared/days'
 import { ownZone } from '@/shared/own'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
 import { useTerm } from './term'
 import { useTyped } from './typed'
 
@@ -81,7 +82,7 @@ function close() {
         autocomplete="off"
         :aria-label="shown ? undefined : label"
         :invalid="invalid || wrong"
-        :placeholder="placeholder ?? $t('day.example', { day: shortDay(today()) })"
+        :placeholder="placeholder ?? t('day.example', { day: shortDay(today()) })"
         @keydown.t="first"
         @keydown.alt.down.prevent="open = true"
         @blur="settle"
@@ -90,7 +91,7 @@ function close() {
         type="button"
         variant="text"
         size="small"
-        :aria-label="$t('day.open')"
+        :aria-label="t('day.open')"
         :aria-expanded="open"
         @click="open = !open"
       >
@@ -105,7 +106,7 @@ function close() {
         @pick="pick"
         @close="close"
       />
-      <span v-if="wrong" class="clay wrong" role="alert">{{ $t('day.wrong', { day: numericDay(today()) }) }}</span>
+      <span v-if="wrong" class="clay wrong" role="alert">{{ t('day.wrong', { day: numericDay(today()) }) }}</span>
     </span>
   </span>
 </template>

@@ -2,6 +2,7 @@
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { me } from '@/shared/me'
+import { t } from '@/shared/words'
 
 /**
  * A column docked on the right of what it is about, as wide as one likes: its edge is dragged, or moved by the arrows
@@ -60,7 +61,7 @@ function reset() {
       role="separator"
       tabindex="0"
       aria-orientation="vertical"
-      :aria-label="$t('parts.width')"
+      :aria-label="t('parts.width')"
       :aria-valuenow="width ?? LEAST"
       :aria-valuemin="LEAST"
       :aria-valuemax="most()"
@@ -69,7 +70,7 @@ function reset() {
       @dblclick="reset"
     />
     <div class="inside">
-      <button v-if="closes" class="word shut" @click="$emit('close')">{{ $t('parts.close') }}</button>
+      <button v-if="closes" class="word shut" @click="$emit('close')">{{ t('parts.close') }}</button>
       <slot />
     </div>
   </aside>

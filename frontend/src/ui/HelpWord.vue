@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import vTooltip from 'primevue/tooltip'
+import { t, type Term } from '@/shared/words'
 
 /**
  * A word of ours, dotted: what it means is said on it, for the pointer, for keys and for a finger. The same stands in
@@ -7,7 +8,7 @@ import vTooltip from 'primevue/tooltip'
  */
 defineProps<{
   /** A key under `glossary.terms`. */
-  term: string
+  term: Term
 }>()
 // The library's tooltip goes by the pointer alone, or by the focus alone.
 const show = (event: Event) => event.target!.dispatchEvent(new MouseEvent('mouseenter'))
@@ -16,13 +17,13 @@ const hide = (event: Event) => event.target!.dispatchEvent(new MouseEvent('mouse
 
 <template>
   <span
-    v-tooltip.bottom="{ value: $t(`glossary.terms.${term}.means`), class: 'means', showDelay: 120 }"
+    v-tooltip.bottom="{ value: t(`glossary.terms.${term}.means`), class: 'means', showDelay: 120 }"
     class="term"
     tabindex="0"
     @focus="show"
     @blur="hide"
     @click="$event.stopImmediatePropagation()"
-    ><slot>{{ $t(`glossary.terms.${term}.word`) }}</slot></span
+    ><slot>{{ t(`glossary.terms.${term}.word`) }}</slot></span
   >
 </template>
 

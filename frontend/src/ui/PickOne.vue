@@ -5,7 +5,7 @@ import { t } from '@/shared/words'
 import type { Option } from './options'
 
 /**
- * One of several. Example: `<PickOne v-model="role" :label="$t('roster.col.role')" :options="roles" />`. The label is
+ * One of several. Example: `<PickOne v-model="role" :label="t('roster.col.role')" :options="roles" />`. The label is
  * said to who cannot see; `shown` writes it before the field, too. Long lists can be filtered by typing.
  */
 defineOptions({ inheritAttrs: false })

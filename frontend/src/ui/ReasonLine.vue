@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import { usePlatform } from '@/shared/platform'
 import type { Reason } from '@/shared/api'
 import { causeSentence, givers } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 /** Can they enter, and why: one sentence, what else stands in the way, and what would change it. */
 const props = defineProps<{ reason: Reason; zone: string; who: 'staff' | 'you' }>()
-const { t } = useI18n()
 const { roleName } = usePlatform()
 const say = (cause: Reason['causes'][number]) =>
   causeSentence(cause, props.reason.entry, props.who, props.zone, roleName)
@@ -15,7 +14,7 @@ const say = (cause: Reason['causes'][number]) =>
 const change = (cause: Reason['causes'][number]) =>
   cause.change === 'none'
     ? ''
-    : t('change.' + cause.change) + (cause.mine ? '' : ' ' + t('change.who', { who: givers(cause.givers, roleName) }))
+    : t(`change.${cause.change}`) + (cause.mine ? '' : ' ' + t('change.who', { who: givers(cause.givers, roleName) }))
 const first = computed(() => props.reason.causes[0]!)
 const others = computed(() => props.reason.causes.slice(1))
 </script>
@@ -25,7 +24,7 @@ const others = computed(() => props.reason.causes.slice(1))
     <p class="line">{{ say(first) }}</p>
     <p v-if="who === 'staff' && change(first)" class="soft">{{ change(first) }}</p>
     <p v-for="cause in others" :key="cause.code" class="soft">
-      {{ $t('reason.also', { what: say(cause) }) }}<template v-if="who === 'staff'"> {{ change(cause) }}</template>
+      {{ t('reason.also', { what: say(cause) }) }}<template v-if="who === 'staff'"> {{ change(cause) }}</template>
     </p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { t } from '@/shared/words'
 
 /** How many seats are held, of how many: a short bar and the numbers. */
 const props = defineProps<{ held: number; seats: number | null; bare?: boolean }>()
@@ -12,8 +13,8 @@ const share = computed(() => (props.seats ? Math.min(1, props.held / props.seats
       <rect width="60" height="8" rx="2" class="all" />
       <rect :width="60 * share" height="8" rx="2" :class="{ brim: share >= 0.95 }" class="held" />
     </svg>
-    <span>{{ seats ? $t('sites.seats', { held: $n(held), seats: $n(seats) }) : $n(held) }}</span>
-    <span v-if="seats && held >= seats" class="brass">{{ $t('sites.full') }}</span>
+    <span>{{ seats ? t('sites.seats', { held: $n(held), seats: $n(seats) }) : $n(held) }}</span>
+    <span v-if="seats && held >= seats" class="brass">{{ t('sites.full') }}</span>
   </span>
 </template>
 

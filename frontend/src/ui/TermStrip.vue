@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
 import type { PersonCard, Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { day, lastDay } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 /** A person's ways in as bars over the term: a line per door, pauses and keep-outs hatched over them, today marked. */
 const props = defineProps<{ card: PersonCard; site: Site }>()
-const { t } = useI18n()
 const WIDTH = 340
 const LINE = 15
 
@@ -47,12 +46,12 @@ const described = computed(() =>
   [
     ...props.card.grants.map(
       (way) =>
-        `${t('door.plain.' + way.door.kind)}: ${day(way.from, props.site.timeZone)} – ` +
+        `${t(`door.plain.${way.door.kind}`)}: ${day(way.from, props.site.timeZone)} – ` +
         `${way.until ? lastDay(way.until, props.site.timeZone) : ''}`,
     ),
     ...hatched.value.map(
       (each) =>
-        `${t('state.' + each.state)}: ${day(each.from, props.site.timeZone)} – ` +
+        `${t(`state.${each.state}`)}: ${day(each.from, props.site.timeZone)} – ` +
         `${lastDay(each.until, props.site.timeZone)}`,
     ),
   ].join('; '),
@@ -61,7 +60,7 @@ const described = computed(() =>
 
 <template>
   <figure class="strip-of-term">
-    <svg :viewBox="`0 0 ${WIDTH} ${height}`" width="100%" role="img" :aria-label="`${$t('strip.label')}. ${described}`">
+    <svg :viewBox="`0 0 ${WIDTH} ${height}`" width="100%" role="img" :aria-label="`${t('strip.label')}. ${described}`">
       <defs>
         <pattern id="hatch-paused" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="5" class="hatch" />
@@ -98,12 +97,12 @@ const described = computed(() =>
     <figcaption class="soft">
       <span>{{ day(site.term.startsOn, 'UTC') }}</span>
       <span v-if="hatched.length">{{
-        [...new Set(hatched.map(({ state }) => $t(state === 'paused' ? 'strip.paused' : 'strip.out')))]
+        [...new Set(hatched.map(({ state }) => t(state === 'paused' ? 'strip.paused' : 'strip.out')))]
           .map((word) => `▨ ${word}`)
           .join(' · ')
       }}</span>
-      <span class="brass">┃ {{ $t('strip.today') }}</span>
-      <span v-if="next !== null">┆ {{ $t('strip.next') }}</span>
+      <span class="brass">┃ {{ t('strip.today') }}</span>
+      <span v-if="next !== null">┆ {{ t('strip.next') }}</span>
       <span>{{ day(site.term.endsOn, 'UTC') }}</span>
     </figcaption>
   </figure>

@@ -4,7 +4,7 @@ import { nextTick, ref } from 'vue'
 
 /**
  * Something that is so or is not, or with a `value` one of several in a list. What stands in it is its label.
- * Example: `<Tick v-model="tell">{{ $t('tell.them') }}</Tick>`.
+ * Example: `<Tick v-model="tell">{{ t('tell.them') }}</Tick>`.
  */
 defineOptions({ inheritAttrs: false })
 const on = defineModel<boolean | T[]>({ required: true })

@@ -2,6 +2,7 @@
 import InputText from 'primevue/inputtext'
 import { useId } from 'vue'
 import { readTime } from '@/shared/days'
+import { t } from '@/shared/words'
 import { useTyped } from './typed'
 
 /** A time of the day as HH:MM, typed as people write it: 9, 9:30, 930, 2 pm. */
@@ -28,6 +29,6 @@ const { text, wrong, settle } = useTyped(time, readTime, (each) => each)
       :style="{ width: '5.5em' }"
       @blur="settle"
     />
-    <span v-if="wrong" class="clay" role="alert">{{ $t('time.wrong') }}</span>
+    <span v-if="wrong" class="clay" role="alert">{{ t('time.wrong') }}</span>
   </span>
 </template>

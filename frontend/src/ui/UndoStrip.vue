@@ -3,6 +3,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { clearDone, lastDone, undoLast, undoChangeList } from '@/shared/undo'
+import { t } from '@/shared/words'
 
 const typed = ref('')
 watch(
@@ -25,10 +26,10 @@ const removal = computed(() => lastDone.review?.removal)
   >
     <template v-if="lastDone.review">
       <span class="what"
-        >{{ $t('undo.will', { n: will }, will) }}
-        <template v-if="left">{{ $t('undo.left', { n: left }, left) }}</template>
+        >{{ t('undo.will', { n: will }, will) }}
+        <template v-if="left">{{ t('undo.left', { n: left }, left) }}</template>
         <label v-if="removal">
-          {{ $t('changeList.many', removal) }}
+          {{ t('changeList.many', removal) }}
           <InputText v-model="typed" size="small" class="figures" inputmode="numeric"
         /></label>
       </span>
@@ -36,10 +37,10 @@ const removal = computed(() => lastDone.review?.removal)
         v-if="will"
         size="small"
         :disabled="lastDone.busy || (!!removal && Number(typed) !== removal.people)"
-        :label="$t(lastDone.busy ? 'undo.busy' : 'undo.undo')"
+        :label="t(lastDone.busy ? 'undo.busy' : 'undo.undo')"
         @click="undoChangeList(removal?.people ?? null)"
       />
-      <button class="word" @click="lastDone.review = null">{{ $t('card.never') }}</button>
+      <button class="word" @click="lastDone.review = null">{{ t('parts.cancel') }}</button>
     </template>
     <template v-else-if="lastDone.sentence">
       <span class="what"
@@ -50,10 +51,10 @@ const removal = computed(() => lastDone.review?.removal)
         size="small"
         aria-keyshortcuts="u"
         :disabled="lastDone.busy"
-        :label="$t(lastDone.busy ? 'undo.busy' : 'undo.undo')"
+        :label="t(lastDone.busy ? 'undo.busy' : 'undo.undo')"
         @click="undoLast"
       />
-      <button class="word" @click="clearDone">{{ $t('undo.dismiss') }}</button>
+      <button class="word" @click="clearDone">{{ t('undo.dismiss') }}</button>
     </template>
   </div>
 </template>

@@ -14,7 +14,7 @@ export function optionsOf<K extends string, T extends Record<K, string> & { name
   return (things ?? []).map((thing) => ({ value: thing[by], label: thing.name }))
 }
 
-/** Options of codes, in the words of the catalogue. Example: `optionsIn(STATES, (state) => t('state.' + state))`. */
+/** Options of codes, in the words of the catalogue. Example: `optionsIn(STATES, (state) => t(`state.${state}`))`. */
 export function optionsIn<T extends string | number | boolean>(
   codes: readonly T[],
   said: (code: T) => string,

@@ -59,5 +59,8 @@ class Message
         public ?int $sentAt = null,
         #[ORM\Column(type: 'id', nullable: true)]
         public readonly ?string $invitationId = null,
+        /** Of its words, BCP 47. */
+        #[ORM\Column(length: 16, options: Charset::CODE + ['default' => 'en'])]
+        public readonly string $language = 'en',
     ) {}
 }

@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 use MintDoor\People\Entity\Person;
 use MintDoor\Shared\Charset;
 
-/** The words of one kind of message, for the platform, a division or a site. The nearest one is used. */
+/** The words of one kind of message, in a language, for the platform, a division or a site. The nearest is used. */
 #[ORM\Entity]
 #[ORM\Table(name: 'message_template')]
 class MessageTemplate
@@ -17,6 +17,10 @@ class MessageTemplate
         #[ORM\Id] #[ORM\Column(length: 24, options: Charset::CODE)] public readonly string $kind,
         /** Of the division or site; all zeros for the platform. */
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $ofId,
+        /** BCP 47. */
+        #[ORM\Id]
+        #[ORM\Column(length: 16, options: Charset::CODE + ['default' => 'en'])]
+        public readonly string $language,
         #[ORM\Column(length: 150)] public string $subject,
         #[ORM\Column(type: 'text')] public string $body,
         #[ORM\Column] public int $version,

@@ -122,6 +122,7 @@ final class StoredMessages extends BaseRepository implements Forgets
                     'invitation_id' => BulkWriter::id($message->invitation),
                     'subject' => mb_substr($message->letter->subject, 0, 400),
                     'body' => $message->letter->text,
+                    'language' => $message->letter->language,
                     'state' => MessageState::Held->value,
                     'made_by' => BulkWriter::id($by),
                     'made_at' => Instant::toSql($now),
@@ -157,13 +158,13 @@ final class StoredMessages extends BaseRepository implements Forgets
      * Messages that are due and that no other worker has in hand, locked until the transaction ends.
      *
      * @return list<Row> with `id`, `kind`, `person_id`, `invitation_id`, `site_id`, `address`, `subject`, `body`,
-     *     `tries`
+     *     `language`, `tries`
      */
     public function due(int $most): array
     {
         return $this->rows(
             <<<SQL
-                SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, tries
+                SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, language, tries
                 FROM message
                 WHERE due_at <= UTC_TIMESTAMP()
                 ORDER BY due_at, id

@@ -9,7 +9,7 @@ use MintDoor\Messages\Entity\MessageTemplate;
 use MintDoor\Shared\BaseRepository;
 
 /**
- * Words of messages that somebody changed, by kind and by whose they are.
+ * Words of messages that somebody changed, by kind, by whose they are, and by language.
  *
  * @extends BaseRepository<MessageTemplate>
  */
@@ -17,14 +17,14 @@ final class Templates extends BaseRepository
 {
     protected const ENTITY = MessageTemplate::class;
 
-    public function own(string $kind, string $of): ?MessageTemplate
+    public function own(string $kind, string $of, string $language): ?MessageTemplate
     {
-        return $this->find(['kind' => $kind, 'ofId' => $of]);
+        return $this->find(['kind' => $kind, 'ofId' => $of, 'language' => $language]);
     }
 
     /** The same, so that nobody else changes it before the transaction ends. */
-    public function locked(string $kind, string $of): ?MessageTemplate
+    public function locked(string $kind, string $of, string $language): ?MessageTemplate
     {
-        return $this->find(['kind' => $kind, 'ofId' => $of], LockMode::PESSIMISTIC_WRITE);
+        return $this->find(['kind' => $kind, 'ofId' => $of, 'language' => $language], LockMode::PESSIMISTIC_WRITE);
     }
 }

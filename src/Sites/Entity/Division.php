@@ -19,5 +19,11 @@ class Division
         public readonly string $code,
         #[ORM\Column(length: 120)] public string $name,
         #[ORM\Column] public bool $minors = false,
+        /** BCP 47: in which language those are written to who settled none, and how days are written to them. */
+        #[ORM\Column(length: 16, options: Charset::CODE + ['default' => 'en-GB'])]
+        public string $language = 'en-GB',
+        /** Of the IANA database: by which clock those are told a time who settled none. */
+        #[ORM\Column(length: 64, options: Charset::CODE + ['default' => 'UTC'])]
+        public string $timeZone = 'UTC',
     ) {}
 }

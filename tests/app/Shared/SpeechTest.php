@@ -102,6 +102,6 @@ final class SpeechTest extends ApiTestCase
         );
         $listener($ask);
         self::assertSame('2 Türen', $speech->say($said));
-        self::assertSame('de-CH', $request->getLocale());
+        self::assertSame('de_CH', $request->getLocale());
     }
 }

@@ -92,7 +92,7 @@ final class WordsTest extends TestCase
     private static function catalogue(): array
     {
         $texts = [];
-        foreach (Finder::create()->files()->in(self::ROOT.'/translations')->name('*.en.json') as $file) {
+        foreach (Finder::create()->files()->in(self::ROOT.'/translations')->name('words*.en.json') as $file) {
             $read = static function (array $part, string $at) use (&$read, &$texts): void {
                 foreach ($part as $name => $value) {
                     \is_array($value) ? $read($value, "$at$name.") : $texts[$at.$name] = $value;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\Messages;
 
-use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\Template;
@@ -47,15 +46,6 @@ final class MessageKindTest extends TestCase
             [],
             (new Template('For {given}', "{given}\n".($kind->needsLink() ? '{ link }' : '')))->problems($kind),
         );
-    }
-
-    #[DataProvider('kinds')]
-    public function testWithNoWordsOfOnesOwnThereIsNoHole(MessageKind $kind): void
-    {
-        $values = array_fill_keys($kind->placeholders(), 'x');
-        $text = FirstTemplates::of($kind)->fill(['words' => ''] + $values)->text;
-        self::assertStringNotContainsString("\n\n\n", $text);
-        self::assertSame(trim($text), $text);
     }
 
     #[TestWith(["a\u{0007}b\u{202E}c", 'abc'])]

@@ -7,7 +7,6 @@ namespace MintDoor\Tests\Core\Messages;
 use Eris\Generators;
 use Eris\TestTrait;
 use MintDoor\Core\Messages\Delivery;
-use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
@@ -18,17 +17,6 @@ use PHPUnit\Framework\TestCase;
 final class TemplateTest extends TestCase
 {
     use TestTrait;
-
-    public function testTheFirstTemplatesHaveNothingWrongAndFillCompletely(): void
-    {
-        foreach (MessageKind::cases() as $kind) {
-            $template = FirstTemplates::of($kind);
-            self::assertSame([], $template->problems($kind));
-            $letter = $template->fill(array_fill_keys($kind->placeholders(), 'something'));
-            self::assertStringNotContainsString('{', $letter->subject.$letter->text);
-            self::assertSame(\in_array('link', $kind->placeholders(), true), str_contains($letter->text, Letter::LINK));
-        }
-    }
 
     #[TestWith(['Hello {nmae} {link}', 'unknown', 'nmae'])]
     #[TestWith(['Hello {name {link}', 'not-closed', '{name'])]
@@ -51,6 +39,29 @@ final class TemplateTest extends TestCase
             ),
         );
         self::assertSame('a b', (new Template("a\nb", ''))->fill([])->subject);
+    }
+
+    #[TestWith(['as {role}[ until {until}].', 'as learner until 4 Dec.', '4 Dec'])]
+    #[TestWith(['as {role}[ until {until}].', 'as learner.', ''])]
+    #[TestWith(['as {role}[ until {until}].', 'as learner.', '  '])]
+    #[TestWith(['[{role}, {until}]!', '!', ''])]
+    #[TestWith(['[{role}, { until }]!', 'learner, 4 Dec!', '4 Dec'])]
+    #[TestWith(['Room [B] for {role}[]', 'Room [B] for learner[]', ''])]
+    #[TestWith(['[[ until {until}]]', '[]', ''])]
+    public function testWordsInBracketsAreLeftOutWithWhatTheyName(string $body, string $text, string $until): void
+    {
+        $values = ['role' => 'learner', 'until' => $until];
+        self::assertSame($text, (new Template('s', $body))->fill($values)->text);
+        self::assertSame($text, (new Template($body, 'b'))->fill($values)->subject);
+    }
+
+    public function testBracketsOfAValueStay(): void
+    {
+        $this->forAll(Generators::string())->then(static function (string $value): void {
+            $letter = (new Template('s', '({until})[ {until}]'))->fill(['until' => '[{role}]'.$value]);
+            $plain = Letter::plain('[{role}]'.$value);
+            self::assertSame(trim((string) preg_replace('/[ \t]+$/m', '', "($plain) $plain")), $letter->text);
+        });
     }
 
     public function testOwnWordsComeBeforeTheLinkAndNeverTakeItsPlace(): void

@@ -1,0 +1,31 @@
+/** Who looks at a main view, and where it is. */
+export function views({ site, learner }) {
+  return [
+    [null, '/sign-in'],
+    [null, '/join'],
+    ['learner', '/'],
+    ['learner', '/sites/in'],
+    ['learner', '/sites/open'],
+    ['tutor', '/'],
+    ['tutor', '/sites/run'],
+    ['tutor', `/sites/${site}`],
+    ['tutor', `/sites/${site}?days=1`],
+    ['tutor', `/sites/${site}/doors`],
+    ['tutor', `/sites/${site}/first-day-check`],
+    ['tutor', `/sites/${site}/history`],
+    ['tutor', `/sites/${site}/settings`],
+    ['tutor', '/people'],
+    ['tutor', `/people/${learner}`],
+    ['tutor', '/changes'],
+    ['tutor', '/messages'],
+    ['tutor', '/access-check'],
+    ['administrator', '/'],
+    ['administrator', '/rules/roles'],
+    ['administrator', '/rules/table'],
+    ['administrator', '/people/duplicates'],
+    ['administrator', '/security-log'],
+  ]
+}
+
+/** By which logins of the demo they are signed in. */
+export const LOGINS = { tutor: 'mara.lindqvist', administrator: 'ingrid.solheim', learner: 'elias.nordahl' }
