@@ -53,9 +53,8 @@ test('a door is set up by completing its sentence; a learner comes through it on
   await expectAccessible(page)
   await write.getByRole('button', { name: 'Set it up' }).click()
   await expect(strip(page)).toContainText('Autumn poster is set up.')
-  await expect(door(page, 'Autumn poster')).toContainText(
-    'may join as learner into section Morning until 2 Dec, up to 5 people',
-  )
+  await expect(door(page, 'Autumn poster')).toContainText('people may join as learner. Only for: Millrace Seniors')
+  await expect(door(page, 'Autumn poster')).toContainText('They come into section Morning. It has room for 5 people.')
   await expect(door(page, 'Autumn poster')).toContainText('shuts after 2 Dec')
   const key = await keyOf(page, 'Autumn poster')
   await door(page, 'Autumn poster').getByRole('link', { name: 'Poster' }).click()

@@ -125,7 +125,7 @@ test('many are chosen with the keyboard and changed as one change list, reviewed
   const panel = page.getByRole('complementary', { name: 'Pause 4 people' })
   await panel.getByLabel('Until and including').fill('2026-12-05')
   // Two can be paused; one is paused already and would be for longer; the only lead cannot.
-  await expect(panel.getByRole('status')).toHaveText('3 will change; 1 is not possible.')
+  await expect(panel.getByRole('status')).toHaveText('3 will change. 1 is not possible.')
   await expect(panel.getByRole('listitem').first()).toContainText('An open site needs a lead.')
   await panel.getByRole('button', { name: 'Pause 3' }).click()
   await expect(strip(page)).toContainText('3 people are paused. 1 is skipped.')

@@ -150,12 +150,27 @@ final readonly class Access
                 'move-start',
                 Permission::LetIn,
             ),
-            State::Waiting => true === $enrollment?->waitsForApproval($now)
-                ? new Cause('waits-for-approval', ['role' => $role], 'none')
-                : new Cause('waiting', ['role' => $role], 'answer'),
+            State::Waiting => self::waiting($enrollment, $role, $now),
             State::Ended => new Cause('ended', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
             State::Removed => new Cause('removed', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
         };
+    }
+
+    /** What somebody waits for: a yes of their division, their own answer to an invitation, or a yes of the site. */
+    private static function waiting(?Enrollment $enrollment, string $role, int $now): Cause
+    {
+        if (true === $enrollment?->waitsForApproval($now)) {
+            return new Cause('waits-for-approval', ['role' => $role], 'none');
+        }
+        $waiting = $enrollment?->grantsIn(Phase::Waiting, $now) ?? [];
+        $invited = array_filter($waiting, static fn(Grant $grant): bool => DoorKind::Invitation === $grant->door);
+        $code = match (true) {
+            [] === $waiting => 'waiting',
+            [] !== $invited => 'waits-for-answer',
+            default => 'waits-for-yes',
+        };
+
+        return new Cause($code, ['role' => $role], 'answer');
     }
 
     /**

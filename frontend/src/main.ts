@@ -6,7 +6,7 @@ import { fittings } from '@/shared/fittings'
 import { queries } from '@/shared/queries'
 import { router } from '@/app/router'
 import { mint } from '@/shared/theme'
-import { words } from '@/shared/words'
+import { words, wordsOf } from '@/shared/words'
 import '@fontsource-variable/figtree/wght.css'
 import '@fontsource-variable/bricolage-grotesque/wght.css'
 import '@fontsource/spline-sans-mono/400.css'
@@ -17,6 +17,8 @@ const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
 // With the router it is asked who is there, and the page is fetched: both are on their way while the rest is made.
 const app = createApp(App).use(router)
 await new Promise((go) => setTimeout(go))
+// What the library's parts say is settled once: it has to be there.
+await wordsOf(['open'])
 
 app
   .use(VueQueryPlugin, { queryClient: queries })

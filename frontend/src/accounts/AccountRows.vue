@@ -2,7 +2,7 @@
 import OneOf from '@/ui/OneOf.vue'
 import type { AccountBatch } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { accountNote } from './accounts'
 
 /** Rows of accounts as they were understood: those that will be made, those there already, those to be settled. */
@@ -18,7 +18,7 @@ const emit = defineEmits<{ choose: [row: Row, who: string] }>()
 const SHOWN = 300
 const facts = (row: Row) =>
   [
-    t(`kind.${row.kind}`).toLowerCase(),
+    inSentence(t(`kind.${row.kind}`)),
     row.level ? t('level', { n: row.level }) : '',
     props.nameOf(row.division),
     row.number,

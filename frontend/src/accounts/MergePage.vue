@@ -9,7 +9,7 @@ import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { change } from '@/changes/changeLists'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
@@ -146,7 +146,7 @@ const apply = () =>
               t(`changeList.verdict.${line.verdict === 'ready' ? 'ready' : 'refused'}`)
             }}</span><span
               ><strong>{{ line.site.title }}</strong
-              >: {{ t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }}
+              >: {{ inSentence(t(line.person.id === stays ? 'merge.stays' : 'merge.goes')) }}
               {{ change(line, roleName) }}
               <span v-if="line.verdict !== 'ready'" class="clay">{{
                 lineSentences(line, line.site.timeZone, roleName).join(' ')

@@ -1,6 +1,6 @@
 import { api, take } from '@/shared/api'
 import { refresh } from '@/shared/queries'
-import { t, isSaid, tIn } from '@/shared/words'
+import { inSentence, isSaid, t, tIn } from '@/shared/words'
 
 /** What may be said of somebody in a row, in this order. */
 export const FIELDS = ['given', 'family', 'email', 'number', 'level'] as const
@@ -12,7 +12,7 @@ export function accountNote(note: { code: string; values: Record<string, unknown
   // What is wrong with a field by itself has a sentence of its own for each.
   const own = `${note.code}-${field}`
   if (isSaid('accounts.note', own)) return tIn('accounts.note', own, note.values)
-  return tIn('accounts.note', note.code, { ...note.values, field: field ? tIn('facts', field).toLowerCase() : '' })
+  return tIn('accounts.note', note.code, { ...note.values, field: field ? inSentence(tIn('facts', field)) : '' })
 }
 
 /** Takes the accounts of a change list back; answers who had to stay, and why. */

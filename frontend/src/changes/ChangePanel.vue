@@ -124,8 +124,9 @@ const apply = () =>
         <template v-else>
           <p class="follows" role="status">
             {{ t('changeList.ready', { n: ready.length }, ready.length)
-            }}{{ cannot.length ? t('changeList.cannot', { n: cannot.length }, cannot.length) : '' }}.<template
-              v-if="nothing.length"
+            }}<template v-if="cannot.length"
+              >{{ ' ' }}{{ t('changeList.cannot', { n: cannot.length }, cannot.length) }}</template
+            ><template v-if="nothing.length"
               >{{ ' ' }}{{ t('changeList.nothing', { n: nothing.length }, nothing.length) }}</template
             >
           </p>

@@ -2,7 +2,7 @@ import type { RouteLocationRaw } from 'vue-router'
 import { api, take, type ChangeList, type ChangeListSummary } from '@/shared/api'
 import { refresh } from '@/shared/queries'
 import { lineSentences, type RoleName } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 
 /** Where a draft is worked on. */
 export function addressOf(changeList: Pick<ChangeListSummary, 'id' | 'kind' | 'site'>): RouteLocationRaw {
@@ -38,9 +38,7 @@ export function sayLine(line: Line, roleName: RoleName): string {
 export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {
   const word = (standing: Line['before']) => {
     if (!standing) return t('change.notHere')
-    return standing.state === 'current'
-      ? roleName(standing.role).toLowerCase()
-      : t(`state.${standing.state}`).toLowerCase()
+    return standing.state === 'current' ? inSentence(roleName(standing.role)) : inSentence(t(`state.${standing.state}`))
   }
   return `${word(line.before)} → ${word(line.after)}`
 }

@@ -8,7 +8,7 @@ import { platformNow } from '@/shared/clock'
 import { lookAt, type Looked } from '@/shared/lookedAt'
 import { usePlatform } from '@/shared/platform'
 import { causeSentence, fullName, givers } from '@/shared/sentences'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
@@ -94,7 +94,7 @@ async function fix(cause: Cause) {
                 v-if="mendable(cause)"
                 size="small"
                 :disabled="busy"
-                :label="tIn('accessCheck.fixes', cause.change, { role: roleName(why.suggested).toLowerCase() })"
+                :label="tIn('accessCheck.fixes', cause.change, { role: inSentence(roleName(why.suggested)) })"
                 @click="fix(cause)"
               />
               <span v-else-if="steps.length > 1" class="soft"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import type { AskingVerb } from '@/roster/asked'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 
 /** What can be done to all of those chosen in the roster. */
 defineProps<{ chosen: string[]; verbs: AskingVerb[]; of: number }>()
@@ -20,7 +20,7 @@ const router = useRouter()
       {{ t('people.elsewhere') }}
     </button>
     <button v-if="chosen.length <= 300" class="word" @click="router.push({ name: 'cards', state: { people: chosen } })">
-      {{ t('changeList.cards').toLowerCase() }}
+      {{ inSentence(t('changeList.cards')) }}
     </button>
     <button v-if="chosen.length < of" class="word" @click="emit('all')">
       {{ t('changeList.all', { n: $n(of) }) }}

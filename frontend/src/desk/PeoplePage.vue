@@ -9,7 +9,7 @@ import { api, take } from '@/shared/api'
 import { lookAt, type Looked } from '@/shared/lookedAt'
 import { administers } from '@/shared/me'
 import { wentWrong } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -129,7 +129,7 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
           class="word"
           @click="router.push({ name: 'cards', state: { people: [...chosen] } })"
         >
-          {{ t('changeList.cards').toLowerCase() }}
+          {{ inSentence(t('changeList.cards')) }}
         </button>
         <button class="word" @click="chosen.clear()">{{ t('changeList.nobody') }}</button>
       </p>
@@ -198,7 +198,7 @@ header h1 {
   margin-left: auto;
 }
 .filters .p-inputtext {
-  width: 220px;
+  width: 260px;
 }
 .picked {
   display: flex;

@@ -4,7 +4,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { api, take, type Door, type Platform, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { done, refreshSite } from '@/shared/undo'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import DaysChart from './DaysChart.vue'
 import { copied, glyphOf, joinPage, linkOf, nextSentence, sentence } from './doors'
@@ -29,7 +29,7 @@ const name = computed(
     props.door.name ||
     (props.door.kind === 'staff'
       ? t('doors.staff')
-      : tIn('doors.unnamed', props.door.kind, { role: props.roleName(props.door.terms?.role).toLowerCase() })),
+      : tIn('doors.unnamed', props.door.kind, { role: inSentence(props.roleName(props.door.terms?.role)) })),
 )
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
 const sure = ref(false)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { day, lastDay } from '@/shared/sentences'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import JoinAsYou from './JoinAsYou.vue'
 import JoinKey from './JoinKey.vue'
@@ -26,7 +26,7 @@ const { invited, look, joined, refusal, zone, you, invitation, closed, asks, ove
             <h1>{{ look.site.title }}</h1>
           </div>
           <p>
-            <strong>{{ t('join.as', { role: look.role.name.toLowerCase() }) }}</strong>
+            <strong>{{ t('join.as', { role: inSentence(look.role.name) }) }}</strong>
             {{ ' ' }}<span class="soft">· {{ look.site.division }} · {{ look.site.term }}</span>
           </p>
           <p v-if="look.role.caution" class="brass">{{ look.role.caution }}</p>

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import type { Site, Waiting } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { answerWaiting } from './answers'
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
@@ -21,7 +21,7 @@ const moving = ref(0)
 const why = ref('')
 const at = (instant: string) => dayAndTime(instant, props.site.timeZone)
 const facts = (each: Waiting) =>
-  [t(`kind.${each.kind}`).toLowerCase(), each.level ? t('level', { n: each.level }) : '', each.division]
+  [inSentence(t(`kind.${each.kind}`)), each.level ? t('level', { n: each.level }) : '', each.division]
     .filter(Boolean)
     .join(', ')
 const { busy, run } = useBusy()

@@ -3,8 +3,9 @@ import qrcode from 'qrcode-generator'
 import { computed, type Ref } from 'vue'
 import { api, take, type Door, type DoorRequest, type Platform, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
+import { ownLocale } from '@/shared/own'
 import { day, lastDay } from '@/shared/sentences'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 
 export const KINDS = ['key', 'invitation', 'request', 'preview'] as const
 export type Kind = (typeof KINDS)[number]
@@ -82,75 +83,77 @@ export interface Part {
   key?: boolean
 }
 
-/**
- * The sentence of a door: "Anyone from Millrace Seniors with the key … may join as learner into section Morning, …".
- */
-export function sentence(door: Door, names: Names): Part[] {
-  const terms = door.terms
-  if (!terms) return [{ text: tIn('doors.by', door.kind) }]
-  const say = (key: string, values: Record<string, unknown> = {}) => tIn('doors.say', key, values)
-  const division = (code: string) => names.platform?.divisions.find((each) => each.code === code)?.name ?? code
-  const zone = names.site.timeZone
-  const hours = [
-    terms.fromDay && say('hours.from', { day: dayOf(terms.fromDay, zone) }),
-    terms.untilDay && say('hours.until', { day: dayOf(terms.untilDay, zone) }),
-  ]
-  if (door.kind === 'preview') {
-    const more = terms.shows.map((each) => ', ' + say('shows.' + each)).join('')
-    return [
-      {
-        text:
-          list([
-            say(terms.anyone ? 'lookAnyone' : terms.divisions.length ? 'anyone' : 'lookPeople'),
-            !terms.anyone && terms.divisions.length
-              ? say('from', { divisions: terms.divisions.map(division).join(', ') })
-              : '',
-            say('look'),
-            ...hours,
-            say('sees', { more }),
-          ]) + '.',
-      },
-    ]
-  }
-  const role = names.roleName(terms.role).toLowerCase()
-  const who =
-    door.kind === 'invitation'
-      ? [say('invited')]
-      : [
-          say('anyone'),
-          terms.divisions.length ? say('from', { divisions: terms.divisions.map(division).join(', ') }) : '',
-          terms.lowest && terms.highest ? say('levels', { lowest: terms.lowest, highest: terms.highest }) : '',
-          terms.domains.length ? say('domains', { domains: terms.domains.join(', ') }) : '',
-        ]
-  const may = [
-    say(terms.approval ? 'mayAsk' : 'may', { role }),
-    say('place.' + terms.place, { section: names.site.sections.find((each) => each.id === terms.section)?.name ?? '' }),
-    ...hours,
-  ]
-  const rest = [
-    terms.seats ? say('seats', { n: terms.seats }) : '',
-    say('stay.' + terms.stay, { day: terms.stayDay ? dayOf(terms.stayDay, zone) : '' }),
-  ]
-  const end = [
-    terms.quietDays ? say('quietDays', { n: terms.quietDays }) : '',
-    terms.quietMeetings ? say('quietMeetings', { n: terms.quietMeetings }) : '',
-    terms.accounts ? say('accounts') : '',
-    door.kind === 'invitation'
-      ? list([
-          say('answer', { n: terms.answerDays }),
-          terms.remindDays ? say('remind', { n: terms.remindDays }) : '',
-          terms.holds ? say('holds') : '',
-        ])
-      : '',
+const list = new Intl.ListFormat(ownLocale, { type: 'conjunction' })
+/** Stands where the key will be: a character that nobody types. */
+const KEY = '\uE000'
+
+/** Who may come, in one sentence; that of a key has a place for it. */
+function beginning(door: Door, terms: Terms, role: string): string {
+  if (door.kind === 'preview') return t(terms.anyone ? 'doors.say.lookAnyone' : 'doors.say.look')
+  const values = { role, key: KEY }
+  if (door.kind === 'invitation') return t(terms.approval ? 'doors.say.invitationAsk' : 'doors.say.invitation', values)
+  if (door.kind === 'request') return t(terms.approval ? 'doors.say.requestAsk' : 'doors.say.request', values)
+  return t(terms.approval ? 'doors.say.keyAsk' : 'doors.say.key', values)
+}
+
+/** For whom a door is, where it is not for everybody. */
+function only(door: Door, terms: Terms, names: Names): string {
+  if (door.kind === 'invitation' || (door.kind === 'preview' && terms.anyone)) return ''
+  const { divisions, lowest, highest, domains } = terms
+  const who = [
+    ...divisions.map((code) => names.platform?.divisions.find((each) => each.code === code)?.name ?? code),
+    lowest && highest && door.kind !== 'preview' ? t('doors.say.levels', { lowest, highest }) : '',
+    domains.length && door.kind !== 'preview' ? t('doors.say.domains', { domains: domains.join(', ') }) : '',
   ].filter(Boolean)
-  const tail = [list(may), ...rest].filter(Boolean).join(', ') + (end.length ? '; ' + end.join('; ') : '') + '.'
-  if (door.kind === 'key')
-    return [{ text: `${list(who)} ${say('withKey')} ` }, { text: door.key ?? '…', key: true }, { text: ' ' + tail }]
-  return [{ text: `${list(who)} ${door.kind === 'request' ? say('withList') + ' ' : ''}${tail}` }]
+  return who.length ? t('doors.say.only', { who: who.join('; ') }) : ''
+}
+
+function hours({ fromDay, untilDay }: Terms, zone: string): string {
+  const from = fromDay ? dayOf(fromDay, zone) : ''
+  const until = untilDay ? dayOf(untilDay, zone) : ''
+  if (from) return until ? t('doors.say.hours.between', { from, until }) : t('doors.say.hours.from', { from })
+  return until ? t('doors.say.hours.until', { until }) : ''
+}
+
+/** What holds for those who come in through a door. */
+function inside(door: Door, terms: Terms, { site }: Names): string[] {
+  const { section, stayDay, seats, quietDays, quietMeetings, answerDays, remindDays } = terms
+  const place = { section: site.sections.find((each) => each.id === section)?.name ?? '' }
+  const invitation = [
+    t('doors.say.answer', { n: answerDays }, answerDays),
+    remindDays ? t('doors.say.remind', { n: remindDays }, remindDays) : '',
+    terms.holds ? t('doors.say.holds') : '',
+  ]
+  return [
+    terms.place === 'none' ? '' : t(`doors.say.place.${terms.place}`, place),
+    seats ? t('doors.say.seats', { n: seats }, seats) : '',
+    t(`doors.say.stay.${terms.stay}`, { day: stayDay ? dayOf(stayDay, site.timeZone) : '' }),
+    quietDays ? t('doors.say.quietDays', { n: quietDays }, quietDays) : '',
+    quietMeetings ? t('doors.say.quietMeetings', { n: quietMeetings }, quietMeetings) : '',
+    terms.accounts ? t('doors.say.accounts') : '',
+    ...(door.kind === 'invitation' ? invitation : []),
+  ]
+}
+
+/** What a door does, in short sentences: "With the key … people may join as learner. They stay until 18 Dec." */
+export function sentence(door: Door, names: Names): Part[] {
+  const terms = door.terms as Terms | null
+  if (!terms) return [{ text: tIn('doors.by', door.kind) }]
+  const role = inSentence(names.roleName(terms.role))
+  const seen = (['always', ...terms.shows] as const).map((each) => t(`doors.say.shows.${each}`))
+  const said = [
+    beginning(door, terms, role),
+    only(door, terms, names),
+    hours(terms, names.site.timeZone),
+    ...(door.kind === 'preview' ? [t('doors.say.sees', { what: list.format(seen) })] : inside(door, terms, names)),
+  ]
+  const [before, after] = said.filter(Boolean).join(' ').split(KEY)
+  return after === undefined
+    ? [{ text: before! }]
+    : [{ text: before! }, { text: door.key ?? '…', key: true }, { text: after }]
 }
 
 export const plain = (parts: Part[]) => parts.map((part) => part.text).join('')
-const list = (parts: unknown[]) => parts.filter(Boolean).join(' ')
 /** A calendar day, which is the same everywhere. */
 const dayOf = (calendar: string, zone: string) => day(`${calendar}T12:00:00Z`, zone)
 

@@ -5,7 +5,7 @@ import { usePlatform } from '@/shared/platform'
 import { ownLocale } from '@/shared/own'
 import { day, lastDay } from '@/shared/sentences'
 import { lastDone, undo } from '@/shared/undo'
-import { isSaid, t, tIn } from '@/shared/words'
+import { inSentence, isSaid, t, tIn } from '@/shared/words'
 import { grouped } from './grouped'
 
 /** Entries of a history, newest first, each with its undo where there is one. Of several sites, each says where. */
@@ -43,7 +43,7 @@ function sentence(entry: HistoryEntry): string {
   }
   const planned = plannedFor(entry)
   if (planned) return planned
-  const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
+  const role = (standing?: Standing | null) => inSentence(roleName(standing?.role))
   if (entry.code.startsWith('label'))
     return tIn('log', entry.code, {
       person: entry.person?.name ?? t('log.label-many', { n: data.count ?? 0 }, data.count ?? 0),
@@ -52,8 +52,9 @@ function sentence(entry: HistoryEntry): string {
   if (entry.code === 'rules-changed') return t('log.rules', { version: data.version ?? '' })
   if (entry.code === 'administrator-named') return t('log.administrator', { person: entry.person?.name ?? '' })
   if (entry.code === 'undo') {
-    const of = data.of ? ' ' + t('log.of', { what: tIn('log.verbs', data.of) }) : ''
-    return t(entry.person ? 'log.undo' : 'log.undo-site', { person: entry.person?.name ?? '' }) + of
+    const said = { person: entry.person?.name ?? '', what: data.of ? tIn('log.verbs', data.of) : '' }
+    if (entry.person) return t(data.of ? 'log.undo-of' : 'log.undo', said)
+    return t(data.of ? 'log.undo-site-of' : 'log.undo-site', said)
   }
   if (entry.code === 'invited')
     return t('log.invited', { n: data.people ?? 1, name: data.name ?? '' }, data.people ?? 1)

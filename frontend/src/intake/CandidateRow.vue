@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import type { Candidate, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { day, lastDay, optionSentence } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
 
@@ -96,7 +96,7 @@ async function bringBack() {
         data-stop
         size="small"
         :disabled="busy"
-        :label="t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })"
+        :label="t('intake.bringBack', { role: inSentence(roleName(candidate.standing?.role)) })"
         @click="bringBack()"
       />
       <Button
@@ -104,7 +104,7 @@ async function bringBack() {
         data-stop
         size="small"
         :disabled="busy"
-        :label="t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })"
+        :label="t('intake.letInAs', { role: inSentence(roleName(candidate.suggested)) })"
         @click="letIn(candidate.suggested)"
       />
       <button

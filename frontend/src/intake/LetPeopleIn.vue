@@ -9,7 +9,7 @@ import { api, take, type Candidate, type Site } from '@/shared/api'
 import { isTyping, useKeys } from '@/shared/keys'
 import { day } from '@/shared/sentences'
 import { tellEach } from '@/shared/tell'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import CandidateRow from './CandidateRow.vue'
 import { textOfFile, UnreadableFile } from './listFile'
 import { isList } from './pasted'
@@ -148,7 +148,7 @@ function close() {
               : !shown
                 ? t(enough && isFetching ? 'intake.searching' : 'intake.hint')
                 : shown.slip && !count
-                  ? t('intake.slip', { format: shown.slip.toLowerCase() })
+                  ? t('intake.slip', { format: inSentence(shown.slip) })
                   : t('intake.found', { n: count }, count)
           }} </span
         ><Tick v-if="count" v-model="tellEach" class="soft">{{ t('tell.each') }}</Tick></span
@@ -200,7 +200,7 @@ function close() {
 }
 .box {
   display: grid;
-  grid-template-columns: auto minmax(200px, 460px) 1fr auto auto;
+  grid-template-columns: auto minmax(200px, 1fr) minmax(260px, 1fr) auto auto;
   gap: 12px;
   align-items: center;
 }

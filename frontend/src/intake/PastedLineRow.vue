@@ -6,7 +6,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { api, take, type Platform, type ChangeLine, type Site } from '@/shared/api'
 import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 import LineTerms from './LineTerms.vue'
 import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
 import TypedLine from './TypedLine.vue'
@@ -69,7 +69,7 @@ const pick = (candidate: PastedCandidate) =>
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
 const why = (candidate: PastedCandidate) =>
   [
-    !candidate.wanted && t('pasted.wrongKind', { kind: tIn('kind', candidate.person.kind).toLowerCase() }),
+    !candidate.wanted && t('pasted.wrongKind', { kind: inSentence(tIn('kind', candidate.person.kind)) }),
     tIn(
       'pasted.evidence',
       props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence,
@@ -90,7 +90,7 @@ const will = computed(() => {
       : after?.state === 'upcoming'
         ? 'pasted.later'
         : 'pasted.in',
-    { role: props.roleName(after?.role).toLowerCase() },
+    { role: inSentence(props.roleName(after?.role)) },
   )
 })
 
@@ -145,7 +145,7 @@ function keyedIn(event: KeyboardEvent) {
         <strong>{{ knownName(shown.person) }}</strong>
         <span class="why soft">{{ aboutPerson(shown.person) }} · {{ why(shown) }}</span>
       </template>
-      <p v-if="item.mistyped" class="brass">{{ t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
+      <p v-if="item.mistyped" class="brass">{{ t('intake.slip', { format: inSentence(item.mistyped) }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ t('pasted.repeat', { n: item.repeats }) }}</p>
 
       <WhoCouldBe
@@ -182,7 +182,7 @@ function keyedIn(event: KeyboardEvent) {
           v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
           :model-value="!!said.sure"
           @update:model-value="$emit('say', { sure: !said.sure })"
-          >{{ t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</Tick
+          >{{ t('pasted.really', { role: inSentence(roleName(String(line.reasons[0].values.role))) }) }}</Tick
         >
         <p v-if="item.outcome !== 'no-person'" class="acts">
           <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">

@@ -152,6 +152,9 @@ const open = ref('')
 </template>
 
 <style scoped>
+.filters .p-inputtext {
+  width: 17em;
+}
 .page {
   display: grid;
   gap: 12px;

@@ -92,9 +92,9 @@ async function save() {
   <form v-if="person" class="request" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
     <Tick v-model="request.platform">{{ t('rules.admin.platform') }}</Tick>
-    <Tick v-for="each in divisions" :key="each.code" v-model="request.divisions" :value="each.code"
-      >{{ t('rules.admin.divisions') }} {{ each.name }}</Tick
-    >
+    <Tick v-for="each in divisions" :key="each.code" v-model="request.divisions" :value="each.code">{{
+      t('rules.admin.divisions', { division: each.name })
+    }}</Tick>
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
     <p class="row">
       <Button type="submit" size="small" :label="t('rules.admin.save')" /><button

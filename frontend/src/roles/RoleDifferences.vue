@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { RoleRules } from '@/shared/api'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import { listed, mayWords } from './rules'
@@ -34,9 +34,9 @@ const besides = computed(() => [
     </p>
     <template v-if="a && b">
       <p v-if="also.length" class="also">
-        {{ t('rules.also', { second: b.name.toLowerCase(), what: mayWords(also) }) }}
+        {{ t('rules.also', { second: inSentence(b.name), what: mayWords(also) }) }}
       </p>
-      <p v-if="not.length" class="not">{{ t('rules.not', { second: b.name.toLowerCase(), what: mayWords(not) }) }}</p>
+      <p v-if="not.length" class="not">{{ t('rules.not', { second: inSentence(b.name), what: mayWords(not) }) }}</p>
       <p v-if="!also.length && !not.length">{{ t('rules.same') }}</p>
       <p v-if="besides.length" class="soft">{{ t('rules.moreWays', { what: listed(besides) }) }}.</p>
     </template>

@@ -112,7 +112,7 @@ function forKind(kind: RoleRules['for'][number]) {
       </p>
     </fieldset>
     <fieldset>
-      <legend>{{ t('rules.givenBy') }}</legend>
+      <legend>{{ t('rules.givers') }}</legend>
       <p class="inline">
         <Tick
           v-for="each in rules.roles.filter(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { RuleBook, RoleRules } from '@/shared/api'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import Tick from '@/ui/Tick.vue'
 import { allow, allowAll } from './editing'
 
@@ -21,7 +21,7 @@ defineProps<{ role: RoleRules; book: RuleBook }>()
           class="soft"
           :model-value="band.permissions.includes(code)"
           @update:model-value="allow(band.permissions, code, book)"
-          >{{ band.name.toLowerCase() }}</Tick
+          >{{ inSentence(band.name) }}</Tick
         >
       </template>
     </div>

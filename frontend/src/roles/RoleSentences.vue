@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { RoleRules } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { kindWords, listed, maySentences, mayWords } from './rules'
 
 /** A role, read as sentences. */
@@ -18,8 +18,9 @@ const facts = computed(() => {
     ...(role.lead ? [t('rules.lead')] : []),
     ...(role.takesSeat ? [t('rules.seat')] : []),
     ...(role.listed ? [] : [t('rules.unlisted')]),
-    `${t('rules.givenBy')} ` +
-      `${listed([...role.givenBy.map((code) => props.roleName(code).toLowerCase()), t('change.administrator')])}.`,
+    t('rules.givenBy', {
+      whom: listed([...role.givenBy.map((code) => inSentence(props.roleName(code))), t('change.administrator')]),
+    }),
     t('rules.stands', { standard: role.standard }),
   ].join(' ')
 })

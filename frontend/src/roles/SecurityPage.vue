@@ -170,6 +170,9 @@ const save = () =>
 </template>
 
 <style scoped>
+.look > .p-inputtext {
+  width: 17em;
+}
 .page {
   display: grid;
   gap: 12px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Rules } from '@/shared/api'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { listed } from './rules'
 
 /** Which roles each role gives, the highest first. */
@@ -9,11 +9,11 @@ const props = defineProps<{ rules: Rules }>()
 const givers = computed(() =>
   props.rules.roles.map((role) => ({
     role,
-    gives: props.rules.roles.filter((each) => each.givenBy.includes(role.code)).map((each) => each.name.toLowerCase()),
+    gives: props.rules.roles.filter((each) => each.givenBy.includes(role.code)).map((each) => inSentence(each.name)),
   })),
 )
 const giveNothing = computed(() =>
-  givers.value.filter(({ gives }) => !gives.length).map(({ role }) => role.name.toLowerCase()),
+  givers.value.filter(({ gives }) => !gives.length).map(({ role }) => inSentence(role.name)),
 )
 </script>
 
@@ -22,7 +22,7 @@ const giveNothing = computed(() =>
     <li>{{ t('rules.givesAll') }}</li>
     <template v-for="{ role, gives } in givers" :key="role.code"
       ><li v-if="gives.length">
-        {{ t('rules.gives', { role: role.name.toLowerCase(), roles: listed(gives) }) }}
+        {{ t('rules.gives', { role: inSentence(role.name), roles: listed(gives) }) }}
       </li></template
     >
     <li v-if="giveNothing.length" class="soft">{{ t('rules.givesNone', { roles: listed(giveNothing) }) }}</li>

@@ -157,10 +157,10 @@ it('shows what was done by hand, by whom and why, and lifts it', async () => {
     { lines: [{ ...line(), entry: 6, line: null, version: 4 }] },
   )
   const said = read(page)
-  expect(said).toContain('Paused until 3 Dec, by Mara Lindqvist.')
+  expect(said).toContain('Paused: until 3 Dec, by Mara Lindqvist.')
   expect(said).toContain('At home with a broken wrist.')
   expect(said).toContain('Role: day guest, in place of the one they were given')
-  expect(said).toContain('Dates until 18 Dec, in place of those they were given')
+  expect(said).toContain('Dates: until 18 Dec, in place of those they were given')
   await press('Clear')
   expect(
     asked.at(-1)?.call ? asked.find(({ body }) => (body as { apply?: boolean } | undefined)?.apply)?.body : null,

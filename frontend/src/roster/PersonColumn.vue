@@ -12,7 +12,7 @@ import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { tellEach } from '@/shared/tell'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
@@ -90,9 +90,9 @@ async function act(request: Parameters<typeof change>[1]) {
       <div v-if="card.standing" class="standing">
         <p>
           <strong>{{
-            here ? roleName(card.standing.role) : t('card.was', { role: roleName(card.standing.role).toLowerCase() })
+            here ? roleName(card.standing.role) : t('card.was', { role: inSentence(roleName(card.standing.role)) })
           }}</strong>
-          <template v-if="card.band"> · {{ card.band.toLowerCase() }}</template>
+          <template v-if="card.band"> · {{ inSentence(card.band) }}</template>
         </p>
         <p v-if="card.work">
           {{ t('card.work', card.work)
@@ -163,7 +163,7 @@ async function act(request: Parameters<typeof change>[1]) {
           v-if="back?.verdict === 'ready' && !site.seenAs"
           size="small"
           :disabled="busy"
-          :label="t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })"
+          :label="t('card.bringBack', { role: inSentence(roleName(back.after?.role)) })"
           @click="act({ verb: 'bring-back' })"
         />
         <Button

@@ -4,7 +4,7 @@ import type { Override, PersonCard, Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { usePlatform } from '@/shared/platform'
 import { day, lastDay } from '@/shared/sentences'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import TermStrip from '@/ui/TermStrip.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import type { useChanges } from './changes'
@@ -20,12 +20,10 @@ const LIFTS = { role: 'clear-role', dates: 'clear-dates', paused: 'resume', bloc
 
 function overrideSentence(mark: Override): string {
   const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
-  const begins = from && new Date(from) > platformNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
-  return t(`card.hand.${mark.kind}`, {
-    role: roleName(mark.role).toLowerCase(),
-    from: begins,
-    until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen'),
-  })
+  const values = { from: day(from, zone.value), until: until ? lastDay(until, zone.value) : '' }
+  const coming = !!from && new Date(from) > platformNow()
+  const range = coming ? (until ? 'between' : 'from') : until ? 'until' : 'open'
+  return t(`card.hand.${mark.kind}`, { role: inSentence(roleName(mark.role)), range: t(`card.range.${range}`, values) })
 }
 </script>
 
@@ -62,8 +60,8 @@ function overrideSentence(mark: Override): string {
         t('card.next', {
           day: day(card.nextChange.at, zone),
           what: t(`card.nextIs.${card.nextChange.entry}`, {
-            role: roleName(card.nextChange.role).toLowerCase(),
-            state: card.nextChange.state ? t(`state.${card.nextChange.state}`).toLowerCase() : t('card.nextNone'),
+            role: inSentence(roleName(card.nextChange.role)),
+            state: card.nextChange.state ? inSentence(t(`state.${card.nextChange.state}`)) : t('card.nextNone'),
           }),
         })
       }}
@@ -72,7 +70,7 @@ function overrideSentence(mark: Override): string {
       <li v-for="way in card.grants" :key="way.id">
         <strong>{{ t(`door.plain.${way.door.kind}`) }}</strong><template v-if="way.door.name">
           ({{ way.door.name }})</template
-        >: {{ roleName(way.role).toLowerCase() }},
+        >: {{ inSentence(roleName(way.role)) }},
         {{
           t(`card.phase.${way.phase}`, {
             from: day(way.from, zone),

@@ -8,7 +8,7 @@ import { platformNow } from '@/shared/clock'
 import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { download } from '@/shared/csv'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 
 /** Who came, went or changed between the end of two days. */
 const props = defineProps<{ site: Site }>()
@@ -31,7 +31,7 @@ const { data: changes, error } = useQuery({
 })
 const then = (standing: RosterChange['before']) =>
   standing
-    ? t('log.is', { role: roleName(standing.role).toLowerCase(), state: t(`state.${standing.state}`).toLowerCase() })
+    ? t('log.is', { role: inSentence(roleName(standing.role)), state: inSentence(t(`state.${standing.state}`)) })
     : ''
 
 function save() {

@@ -7,7 +7,7 @@ import { computed, ref, watch } from 'vue'
 import type { RosterCounts, Site } from '@/shared/api'
 import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import type { Columns } from '@/ui/columns'
 import { optionsIn, optionsOf } from '@/ui/options'
@@ -40,16 +40,13 @@ watch(
   (q) => q !== words.value.trim() && (typed.value = q),
 )
 const states = computed(() =>
-  optionsIn(
-    props.may('see-unlisted') ? STATES : (['here'] as const),
-    (state) => t('roster.inState') + ' ' + t(`roster.states.${state}`),
-  ),
+  optionsIn(props.may('see-unlisted') ? STATES : (['here'] as const), (state) => t(`roster.states.${state}`)),
 )
 const roles = computed(() => [
   { value: '', label: t('roster.every') },
   ...optionsOf(platform.value?.roles, 'code').map(({ value, label }) => ({
     value,
-    label: t('roster.only', { role: label.toLowerCase() }),
+    label: t('roster.only', { role: inSentence(label) }),
   })),
 ])
 
@@ -105,7 +102,7 @@ function clear() {
       <InputText
         v-model="typed"
         size="small"
-        :placeholder="t('roster.find')"
+        :placeholder="t('roster.findHint')"
         :aria-label="t('roster.find')"
         maxlength="200"
       />
@@ -151,7 +148,7 @@ function clear() {
   align-items: center;
 }
 .sentence > .p-inputtext {
-  width: 188px;
+  width: 200px;
 }
 .sentence > .p-select {
   max-width: 250px;

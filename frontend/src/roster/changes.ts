@@ -3,7 +3,7 @@ import { api, Problem, take, type LineRequest, type Person, type Site } from '@/
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 import { tellEach, tellBody } from '@/shared/tell'
 
 /**
@@ -31,7 +31,7 @@ export function useChanges(site: () => Site) {
       const line = lines[0]!
       const name = fullName(person)
       const nothing = line.verdict === 'nothing-to-do'
-      const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
+      const role = inSentence(roleName(line.after?.role ?? line.before?.role))
       const asked = line.cautions.some((note) => note.code === 'waits-for-approval')
       done(
         t(`did.${nothing ? 'nothing' : asked ? 'asked' : request.verb}`, {

@@ -22,17 +22,17 @@ export type Sortable = (typeof SORTABLE)[number]
 export const sortable = (column: Column): column is Sortable => (SORTABLE as readonly string[]).includes(column)
 export type Column = (typeof COLUMNS)[number]
 const WEIGHTS: Record<Column, number> = {
-  name: 2.3,
-  kind: 0.95,
-  level: 0.7,
-  division: 1.4,
-  number: 1.05,
-  role: 1.25,
-  state: 1.15,
-  since: 0.95,
-  seen: 1,
-  work: 0.9,
-  labels: 1.5,
+  name: 2,
+  kind: 1.15,
+  level: 0.85,
+  division: 1.35,
+  number: 1,
+  role: 1.15,
+  state: 1.25,
+  since: 0.9,
+  seen: 1.1,
+  work: 1.05,
+  labels: 1.2,
 }
 
 /** Columns of a roster as its table has them. */

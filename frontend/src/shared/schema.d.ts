@@ -2199,7 +2199,7 @@ export interface components {
             /** @description the deciding one first */
             causes: {
                 /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
+                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "waits-for-answer" | "waits-for-yes" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
                 values: components["schemas"]["Values"];
                 /** @enum {string} */
                 change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "remove" | "change-role" | "none";

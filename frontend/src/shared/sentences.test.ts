@@ -54,6 +54,8 @@ describe('reasons', () => {
     'ended',
     'waiting',
     'waits-for-approval',
+    'waits-for-answer',
+    'waits-for-yes',
     'upcoming',
     'paused',
     'draft',
@@ -79,7 +81,7 @@ describe('reasons', () => {
 
   it('says the whole of it to staff, and no door to the person', () => {
     expect(causeSentence(cause('let-in', values), 'enter', 'staff', 'Europe/Amsterdam', roleName)).toBe(
-      'Can enter as learner until 18 Dec, by the cohort Level 7 strings.',
+      'Can enter as learner until 18 Dec. Brought by the cohort Level 7 strings.',
     )
     expect(causeSentence(cause('let-in', values), 'enter', 'you', 'Europe/Amsterdam', roleName)).toBe(
       'You can enter until 18 Dec.',

@@ -1,7 +1,7 @@
 import type { Person, Reason, RoleOption, ChangeLine, Stretch } from './api'
 import { platformNow } from './clock'
 import { ownLocale } from './own'
-import { t, tIn } from './words'
+import { inSentence, isSaid, t, tIn } from './words'
 
 type Values = Record<string, unknown>
 export type RoleName = (code: string | null | undefined) => string
@@ -49,7 +49,7 @@ export function listName(person: Pick<Person, 'given' | 'family' | 'preferred'>)
 }
 
 export function givers(codes: unknown, roleName: RoleName): string {
-  const names = Array.isArray(codes) ? codes.map((code) => roleName(String(code)).toLowerCase()) : []
+  const names = Array.isArray(codes) ? codes.map((code) => inSentence(roleName(String(code)))) : []
   return [...names, t('change.administrator')].join(', ')
 }
 
@@ -67,8 +67,8 @@ export function noteSentence(
       ...values,
       at: day(values.at as string, zone),
       until: lastDay(values.until as string, zone),
-      kind: typeof values.kind === 'string' ? tIn('kind', values.kind).toLowerCase() : '',
-      role: roleName(values.role as string).toLowerCase(),
+      kind: typeof values.kind === 'string' ? inSentence(tIn('kind', values.kind)) : '',
+      role: inSentence(roleName(values.role as string)),
       givers: givers(values.givers ?? note.givers, roleName),
     },
     typeof values.pieces === 'number' ? values.pieces : 1,
@@ -83,27 +83,29 @@ export const lineSentences = (line: ChangeLine, zone: string, roleName: RoleName
     .map((note) => noteSentence(note as { code: string; values: Values }, zone, roleName))
     .filter(Boolean)
 
+/** A stretch of time as a part of a sentence that begins with it, or that it stands inside. */
+function stretchWords(each: Stretch, before: Stretch | undefined, zone: string, roleName: RoleName): string {
+  const over = ['ended', 'removed', 'blocked'].includes(each.state)
+  const state = t(`state.${each.state}`)
+  const values = {
+    state: before ? inSentence(state) : state,
+    role: inSentence(roleName(each.role)),
+    day: each.until ? lastDay(each.until, zone) : '',
+  }
+  const how = over || !each.role || each.role === before?.role ? 'is' : 'as'
+  if (each.until) return t(`outlook.${how}-until`, values)
+  return t(over || each.state === 'waiting' ? `outlook.${how}` : `outlook.${how}-open`, values)
+}
+
 /** What follows from now on: "Paused until 3 Dec, then current to the end of the site." */
 export function outlookSentence(stretches: Stretch[], zone: string, roleName: RoleName): string {
-  const parts = stretches.slice(0, 4).map((each, index) =>
-    t(
-      ['ended', 'removed', 'blocked'].includes(each.state) || !each.role || each.role === stretches[index - 1]?.role
-        ? 'outlook.bare'
-        : 'outlook.as',
-      {
-        state: t(`state.${each.state}`).toLowerCase(),
-        role: roleName(each.role).toLowerCase(),
-        until: each.until
-          ? t('reason.until', { day: lastDay(each.until, zone) })
-          : ['ended', 'removed', 'blocked', 'waiting'].includes(each.state)
-            ? ''
-            : t('outlook.open'),
-        then: index ? t('outlook.then') : '',
-      },
-    ),
+  const [first, ...later] = stretches.slice(0, 4)
+  if (!first) return t('outlook.none')
+  const what = later.reduce(
+    (before, each, place) => t('outlook.then', { before, after: stretchWords(each, stretches[place], zone, roleName) }),
+    stretchWords(first, undefined, zone, roleName),
   )
-  const said = parts.join(', ')
-  return said ? said[0]!.toUpperCase() + said.slice(1) + '.' : t('outlook.none')
+  return t('outlook.all', { what })
 }
 
 /** How somebody was and will be somewhere: what is past in the past ("Came 9 Sept."), then what follows from now on. */
@@ -121,8 +123,9 @@ export function courseSentence(stretches: Stretch[], zone: string, roleName: Rol
     .join(' ')
 }
 
+/** By what somebody came in, where staff did not let them in: a sentence of its own. */
 export function doorSentence(kind: string, name: string): string {
-  return tIn('door', kind, { name })
+  return isSaid('reason.byDoor', kind) ? tIn('reason.byDoor', kind, { name: name || tIn('door.plain', kind) }) : ''
 }
 
 /** One cause of a reason, for staff or for the person. */
@@ -134,18 +137,16 @@ export function causeSentence(
   roleName: RoleName,
 ): string {
   const values = cause.values as Values
-  const until = values.until ? t('reason.until', { day: lastDay(values.until as string, zone) }) : ''
   const code = cause.code === 'let-in' && entry === 'look-only' ? 'let-in-look' : cause.code
-  return tIn(`reason.${who}`, code, {
-    role: roleName(values.role as string).toLowerCase(),
-    until,
+  const more = values.until ? code + '-until' : values.opens ? code + '-opens' : ''
+  const said = tIn(`reason.${who}`, isSaid(`reason.${who}`, more) ? more : code, {
+    role: inSentence(roleName(values.role as string)),
+    until: values.until ? lastDay(values.until as string, zone) : '',
     at: day(values.at as string, zone),
     from: day(values.from as string, zone),
+    opens: day(values.opens as string, zone),
     seats: values.seats,
-    opens: values.opens ? t('reason.opens', { day: day(values.opens as string, zone) }) : '',
-    door:
-      values.doorKind && values.doorKind !== 'staff'
-        ? t('reason.byDoor', { door: doorSentence(String(values.doorKind), String(values.door ?? '')) })
-        : '',
   })
+  const door = who === 'staff' ? doorSentence(String(values.doorKind ?? 'staff'), String(values.door ?? '')) : ''
+  return [said, door].filter(Boolean).join(' ')
 }

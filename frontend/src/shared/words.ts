@@ -104,3 +104,13 @@ export const isSaid = (group: Group, code: string): boolean => words.global.te(`
 /** The sentence of a group for a code that the server says. Example: `tIn('log.verbs', entry.code)`. */
 export const tIn = (group: Group, code: string, values: Record<string, unknown> = {}, count = 1): string =>
   words.global.t(`${group}.${code}`, values, count)
+
+/**
+ * A word of ours, or the name of a role, as it is written inside a sentence: with a small letter, unless the language
+ * writes its nouns with a capital.
+ */
+export function inSentence(word: string): string {
+  // An abbreviation stays one.
+  if (t('app.nouns') === 'capital' || /^\p{Lu}{2}/u.test(word)) return word
+  return word.charAt(0).toLocaleLowerCase(ownLocale) + word.slice(1)
+}

@@ -7,7 +7,7 @@ import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -61,7 +61,7 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
         who="you"
       />
       <template v-if="inside">
-        <p v-if="landing.role">{{ t('landing.as', { role: roleName(landing.role).toLowerCase() }) }}</p>
+        <p v-if="landing.role">{{ t('landing.as', { role: inSentence(roleName(landing.role)) }) }}</p>
         <section>
           <h2>{{ t('landing.leads') }}</h2>
           <p>{{ landing.leads.length ? landing.leads.join(', ') : t('landing.nothing') }}</p>

@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 import { seenAs } from '@/shared/seenAs'
 import type { Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import PickOne from '@/ui/PickOne.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import { useSeeAs } from './seeAs'
@@ -24,7 +24,7 @@ const picked = ref('')
 const choices = computed(() => [
   ...roles.value.map(({ code, name }) => ({
     value: 'role:' + code,
-    label: t('seeAs.one', { name: name.toLowerCase() }),
+    label: t('seeAs.one', { name: inSentence(name) }),
     group: t('seeAs.role'),
   })),
   ...props.site.sections.map(({ id, name }) => ({
@@ -45,7 +45,7 @@ async function go() {
   <div v-if="site.seenAs" class="seen" role="status">
     <strong>{{
       t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
-        name: kind === 'role' ? site.seenAs.name.toLowerCase() : site.seenAs.name,
+        name: kind === 'role' ? inSentence(site.seenAs.name) : site.seenAs.name,
       })
     }}</strong>
     {{ t('seeAs.only') }}

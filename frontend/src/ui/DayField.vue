@@ -125,7 +125,7 @@ function close() {
   position: relative;
 }
 .day > .p-inputtext {
-  width: 9em;
+  width: 10.5em;
   padding-right: 2.1em;
 }
 .day > .p-button {

@@ -23,6 +23,7 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 final class AccessTest extends TestCase
@@ -136,6 +137,23 @@ final class AccessTest extends TestCase
             ['role' => 'learner', 'until' => 250, 'door' => 'strings', 'doorKind' => 'cohort'],
             $cause->values,
         );
+    }
+
+    #[TestWith([DoorKind::Staff, 'waits-for-approval', 'none'])]
+    #[TestWith([DoorKind::Invitation, 'waits-for-answer', 'answer'])]
+    #[TestWith([DoorKind::Key, 'waits-for-yes', 'answer'])]
+    public function testSaysWhatIsWaitedFor(DoorKind $door, string $code, string $change): void
+    {
+        $grant = new Grant('g', 'd', $door, 'learner', 0, new Window(0), Time::FOREVER);
+        $enrollment = new Enrollment([$grant]);
+        $person = new Person('p', PersonKind::Learner, 'seniors', 7);
+        $access = new Access(FirstRoles::book([], ['seniors']));
+        $site = new Site('s', 'seniors', opensAt: 0);
+        $reason = $access->reason($enrollment->timeline(), $person, $site, self::NOW, enrollment: $enrollment);
+        self::assertSame([Entry::No, $code], [$reason->entry, $reason->deciding()->code]);
+        self::assertSame($change, $reason->deciding()->change);
+        $alike = $access->reason($enrollment->timeline(), $person, $site, self::NOW);
+        self::assertSame('waiting', $alike->deciding()->code, 'Of many alike it is not known.');
     }
 
     public function testSomebodyWhoWasNeverHere(): void
