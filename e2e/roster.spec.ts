@@ -86,7 +86,7 @@ test('a pause, dates and a block say what follows before they are made, and are 
     'Current as learner until 30 Nov, then paused until 10 Dec, then current to the end of the site.',
   )
   await column.getByRole('button', { name: 'Pause Imke Bhattarai' }).click()
-  await expect(column).toContainText('Paused from 1 Dec until 10 Dec, by Mara Lindqvist.')
+  await expect(column).toContainText('Paused: 1 Dec to 10 Dec, by Mara Lindqvist.')
   await expect(column).toContainText('On tour.')
   await expect(column.getByRole('img', { name: /Paused: 1 Dec – 10 Dec/ })).toBeVisible()
 
@@ -94,7 +94,7 @@ test('a pause, dates and a block say what follows before they are made, and are 
   await choose(column, 'How long', /^to the end of \w+ 20/)
   await expect(column).toContainText('then current until 18 Dec, then ended.')
   await column.getByRole('button', { name: 'Set these dates' }).click()
-  await expect(column).toContainText('Dates until 18 Dec, in place of those they were given')
+  await expect(column).toContainText('Dates: until 18 Dec, in place of those they were given')
   await column.getByRole('button', { name: /^Clear: Paused/ }).click()
   await column.getByRole('button', { name: /^Clear: Dates/ }).click()
   await expect(column.getByText('Set by staff')).toHaveCount(0)

@@ -53,7 +53,7 @@ test('a draft is set to open on a day, and its learners are told the day', async
   const theirs = await browser.newPage({ baseURL: STAGE.url })
   await signIn(theirs, 'elias.nordahl')
   await expect(theirs.getByRole('listitem').filter({ hasText: 'Brass Lab' })).toContainText(
-    'Not open yet; it opens on 11 Jan 2027.',
+    'Not open yet. It opens on 11 Jan 2027.',
   )
   await theirs.close()
   await page.getByRole('link', { name: 'History' }).click()
@@ -130,7 +130,7 @@ test('a learner is told of each site whether they can enter, or why not and when
   const site = (title: string) =>
     page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: title, exact: true }) })
   await expect(site('Choral Studio')).toContainText('You can enter from 30 Nov.')
-  await expect(site('Harmony & Ear Training III')).toContainText('Not open yet; it opens on 11 Jan 2027.')
+  await expect(site('Harmony & Ear Training III')).toContainText('Not open yet. It opens on 11 Jan 2027.')
   await expect(site('Recital Club')).toContainText('You are paused until 5 Dec.')
   await expect(site('The Long Baroque')).toContainText('You can enter until 18 Dec.')
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)

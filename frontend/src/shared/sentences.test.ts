@@ -56,6 +56,7 @@ describe('reasons', () => {
     'waits-for-approval',
     'waits-for-answer',
     'waits-for-yes',
+    'waits-for-seat',
     'upcoming',
     'paused',
     'draft',

@@ -92,6 +92,18 @@ it('stands in no two catalogues, and its keys are known to the compiler', () => 
   expect(readFileSync(HERE + 'keys.d.ts', 'utf8'), 'Run: npm run words').toBe(types())
 })
 
+it('has the same sentences with the same values in every language', () => {
+  const shape = (text: string) => [...text.matchAll(/\{(\w+)\}/g)].map(([, name]) => name).sort()
+  const english = Object.fromEntries(all.map(([address, text]) => [address, [...new Set(shape(text))]]))
+  for (const language of readdirSync(HERE).filter((name) => !/\.|^en$/.test(name))) {
+    const other = readdirSync(HERE + language).flatMap((file) => [
+      ...sentences(JSON.parse(readFileSync(`${HERE}${language}/${file}`, 'utf8')) as Catalogue),
+    ])
+    const said = Object.fromEntries(other.map(([address, text]) => [address, [...new Set(shape(text))]]))
+    expect(said, language).toEqual(english)
+  }
+})
+
 it.each([
   ['en', 0, 3, 0],
   ['en', 1, 3, 1],
