@@ -76,8 +76,8 @@ final class FirstRoles
                 $tutors,
             ),
             new Role(
-                'repertoire-editor',
-                'Repertoire editor',
+                'content-editor',
+                'Content editor',
                 'ContentDeveloper',
                 50,
                 [May::Enter, May::EnterDraft, May::ReadClosed, May::MakeItems],

@@ -42,6 +42,12 @@ final readonly class Role
         public array $bands = [],
     ) {}
 
+    /** The same under another name. */
+    public function called(string $name): self
+    {
+        return new self(...[...get_object_vars($this), 'name' => $name]);
+    }
+
     public function bandOf(Person $person): ?Band
     {
         foreach ($this->bands as $band) {

@@ -6,6 +6,7 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Nicknames;
 
@@ -29,17 +30,25 @@ final class RuleLaws
     private const LONGEST_NAME = 60;
     private const LONGEST_CAUTION = 200;
     private const MOST_ROLES = 40;
+    private const MOST_SITE_KINDS = 40;
+    private const LONGEST_QUESTION = 200;
 
     private function __construct() {}
 
     /**
      * @param array<string, int> $holders   people who hold a role or will, by its code
      * @param list<string>       $divisions codes of all there are
+     * @param array<string, int> $sites     how many there are of a kind, by its code
      *
      * @return list<RuleProblem> none where the rules may be so
      */
-    public static function check(Rules $before, Rules $after, array $holders, array $divisions): array
-    {
+    public static function check(
+        Rules $before,
+        Rules $after,
+        array $holders,
+        array $divisions,
+        array $sites = [],
+    ): array {
         $problems = [];
         $names = $ranks = [];
         foreach ($after->roles->all() as $role) {
@@ -81,6 +90,10 @@ final class RuleLaws
             ...self::numbers($after->numbers),
             ...self::limits($after->limits),
             ...self::nicknames($after->nicknames()),
+            ...self::siteKinds($after->siteKinds, $sites),
+            ...mb_strlen($after->question) > self::LONGEST_QUESTION
+                ? [new RuleProblem('question', 'too-long')]
+                : [],
         ];
     }
 
@@ -301,6 +314,43 @@ final class RuleLaws
             if ($limits->{$field} < $least || $limits->{$field} > $most) {
                 $problems[] = new RuleProblem("limits/$field", 'out-of-range', ['least' => $least, 'most' => $most]);
             }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param list<SiteKind>     $kinds
+     * @param array<string, int> $sites how many there are of a kind, by its code
+     *
+     * @return list<RuleProblem>
+     */
+    private static function siteKinds(array $kinds, array $sites): array
+    {
+        $problems = [];
+        $codes = $names = [];
+        foreach ($kinds as $kind) {
+            $at = 'siteKinds/'.$kind->code.'/';
+            $name = mb_strtolower(trim($kind->name));
+            $wrong = match (true) {
+                1 !== preg_match('/^[a-z][a-z0-9-]{1,31}$/D', $kind->code) => ['code', 'bad-code'],
+                isset($codes[$kind->code]) => ['code', 'bad-code'],
+                '' === $name => ['name', 'no-name'],
+                mb_strlen($kind->name) > self::LONGEST_NAME => ['name', 'too-long'],
+                isset($names[$name]) => ['name', 'taken-name'],
+                default => null,
+            };
+            if (null !== $wrong) {
+                $problems[] = new RuleProblem($at.$wrong[0], $wrong[1], ['by' => $names[$name] ?? '']);
+            }
+            $codes[$kind->code] = true;
+            $names[$name] ??= $kind->code;
+        }
+        foreach (array_diff_key($sites, $codes) as $code => $many) {
+            $problems[] = new RuleProblem('siteKinds/'.$code, 'kind-in-use', ['sites' => $many]);
+        }
+        if ([] === $kinds || \count($kinds) > self::MOST_SITE_KINDS) {
+            $problems[] = new RuleProblem('siteKinds', 'number-of-kinds', ['most' => self::MOST_SITE_KINDS]);
         }
 
         return $problems;

@@ -7,11 +7,12 @@ namespace MintDoor\Core\Roles;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Nicknames;
 
 /**
- * Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its
- * limits.
+ * Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, its
+ * limits, its kinds of sites, and what it asks whoever asks for a place.
  */
 final readonly class Rules
 {
@@ -22,6 +23,8 @@ final readonly class Rules
      * @param list<NumberFormat>  $numbers
      * @param array<string, Outside> $outside by division: how it has it that its people are let in by others
      * @param list<list<string>> $nicknames given names and what they are shortened to (`Nicknames`)
+     * @param list<SiteKind>  $siteKinds the first is that of a site of which nothing else is said
+     * @param string          $question what whoever asks for a place is asked; empty for why they ask
      */
     public function __construct(
         public RoleBook $roles,
@@ -29,8 +32,16 @@ final readonly class Rules
         public Limits $limits,
         array $nicknames = [],
         public array $outside = [],
+        public array $siteKinds = [],
+        public string $question = '',
     ) {
         $this->nicknames = implode("\n", array_map(static fn(array $row): string => implode("\t", $row), $nicknames));
+    }
+
+    /** What a kind of site is called; its code where it is not known any more. */
+    public function nameOfKind(string $code): string
+    {
+        return array_column($this->siteKinds, 'name', 'code')[$code] ?? $code;
     }
 
     public function outside(string $division): Outside
@@ -62,6 +73,35 @@ final readonly class Rules
             ],
             new Limits(),
             Nicknames::FIRST_ROWS,
+            siteKinds: [
+                new SiteKind('course', 'Course'),
+                new SiteKind('workshop', 'Workshop'),
+                new SiteKind('club', 'Club'),
+            ],
+        );
+    }
+
+    /**
+     * The same with other words for some roles, other kinds of sites and another question.
+     *
+     * @param array<string, string> $names     of roles, by code
+     * @param list<SiteKind>        $siteKinds
+     */
+    public function called(array $names, array $siteKinds, string $question): self
+    {
+        $roles = array_map(
+            static fn(Role $role): Role => $role->called($names[$role->code] ?? $role->name),
+            $this->roles->all(),
+        );
+
+        return new self(
+            new RoleBook($roles),
+            $this->numbers,
+            $this->limits,
+            $this->nicknames(),
+            $this->outside,
+            $siteKinds,
+            $question,
         );
     }
 }

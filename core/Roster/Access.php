@@ -156,19 +156,21 @@ final readonly class Access
         };
     }
 
-    /** What somebody waits for: a yes of their division, their own answer to an invitation, or a yes of the site. */
-    private static function waiting(?Enrollment $enrollment, string $role, int $now): Cause
+    /** What somebody waits for: a yes of their division or of the site, a seat, or their own answer. */
+    private static function waiting(?Enrollment $enrollment, ?string $role, int $now): Cause
     {
         if (true === $enrollment?->waitsForApproval($now)) {
             return new Cause('waits-for-approval', ['role' => $role], 'none');
         }
-        $waiting = $enrollment?->grantsIn(Phase::Waiting, $now) ?? [];
-        $invited = array_filter($waiting, static fn(Grant $grant): bool => DoorKind::Invitation === $grant->door);
-        $code = match (true) {
-            [] === $waiting => 'waiting',
-            [] !== $invited => 'waits-for-answer',
-            default => 'waits-for-yes',
-        };
+        $code = 'waiting';
+        foreach ($enrollment?->grantsIn(Phase::Waiting, $now) ?? [] as $grant) {
+            $code = match (true) {
+                'seat' === $grant->waitsFor => 'waits-for-seat',
+                'approval' === $grant->waitsFor => 'waits-for-yes',
+                DoorKind::Invitation === $grant->door => 'waits-for-answer',
+                default => $code,
+            };
+        }
 
         return new Cause($code, ['role' => $role], 'answer');
     }

@@ -15,7 +15,7 @@ final readonly class Cause
     /**
      * @param string                        $code   "let-in", "reads-closed", "prepares-draft", "blocked",
      *        "account-closed", "never-here", "removed", "ended", "waiting", "waits-for-approval", "waits-for-answer",
-     *        "waits-for-yes", "upcoming", "paused", "draft", "closed", "no-seat"
+     *        "waits-for-yes", "waits-for-seat", "upcoming", "paused", "draft", "closed", "no-seat"
      * @param array<string, string|int|list<string>|null> $values role, door, and instants
      *     (`Time::FOREVER` for an open end)
      * @param string                        $change the smallest change that would remove it: "lift", "reopen-account",

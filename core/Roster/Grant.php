@@ -20,6 +20,7 @@ final readonly class Grant
      * @param list<Override> $overrides      of kinds `Withdrawn` and `Undone`
      * @param bool       $reserved   whether only administrators take it out or change it, as its door has it
      * @param ?string    $givenBy    id of who gave it; null where a door brought it by itself
+     * @param 'seat'|'approval'|null $waitsFor what is missing while it is unanswered; null where it is something else
      */
     public function __construct(
         public string $id,
@@ -34,6 +35,7 @@ final readonly class Grant
         public array $overrides = [],
         public bool $reserved = false,
         public ?string $givenBy = null,
+        public ?string $waitsFor = null,
     ) {}
 
     /**

@@ -30,7 +30,7 @@ final readonly class SiteRows
     ];
 
     /**
-     * @param list<string>          $kinds     codes, the first one where none is said
+     * @param array<string, string> $kinds     names by code, the first one where none is said
      * @param array<string, string> $divisions names by code
      * @param array<string, string> $terms     names by code
      */
@@ -100,7 +100,7 @@ final readonly class SiteRows
         if ('' === $row['title']) {
             $wrong('title', 'missing');
         }
-        $kind = $among('kind', array_combine($this->kinds, $this->kinds), $this->kinds[0] ?? '');
+        $kind = $among('kind', $this->kinds, (string) array_key_first($this->kinds));
         $division = $among('division', $this->divisions, $this->division);
         $term = $among('term', $this->terms, $this->term);
         $lowest = $highest = $seats = null;

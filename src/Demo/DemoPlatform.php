@@ -6,7 +6,9 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Luhn;
+use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Doors\Repository\DoorKeys;
@@ -251,7 +253,21 @@ final class DemoPlatform
         ) {
             $this->divisions[$code] = $this->platform->division($code, $name, $minors);
         }
-        $this->platform->roles(['harbour'], ['millrace', 'northlight']);
+        $juniors = ['harbour'];
+        $seniors = ['millrace', 'northlight'];
+        $rules = Rules::first($juniors, $seniors)->called(
+            ['content-editor' => 'Repertoire editor'],
+            [
+                new SiteKind('course', 'Course'),
+                new SiteKind('ensemble', 'Ensemble'),
+                new SiteKind('workshop', 'Workshop'),
+                new SiteKind('studio', 'Studio'),
+                new SiteKind('club', 'Club'),
+                new SiteKind('evening', 'Evening class'),
+            ],
+            'What do you play, and since when?',
+        );
+        $this->platform->roles($juniors, $seniors, $rules);
         // Monday of week twelve is this week's Monday: Autumn 2026 begins on 7 September 2026 when today is 24 November
         // 2026.
         $autumn = $this->monday() - 77 * self::DAY;

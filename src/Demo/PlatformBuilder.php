@@ -138,9 +138,9 @@ final class PlatformBuilder
      * @param list<string> $juniors
      * @param list<string> $seniors
      */
-    public function roles(array $juniors, array $seniors): RoleBook
+    public function roles(array $juniors, array $seniors, ?Rules $own = null): RoleBook
     {
-        $rules = Rules::first($juniors, $seniors);
+        $rules = $own ?? Rules::first($juniors, $seniors);
         $this->roles = $rules->roles;
         $this->rows->add('rule_book', [
             'version' => 1,

@@ -15,7 +15,7 @@ final readonly class PlatformAnswer
      * @param list<Named>     $divisions
      * @param list<TermShown> $terms
      * @param int             $highestLevel that anybody has, or any site is for
-     * @param list<string>    $siteKinds    codes
+     * @param list<Named>     $siteKinds
      * @param list<RoleShown> $roles
      * @param list<string>    $mayMakeIn    codes of the divisions in which the caller may make sites, the likely ones
      *                                      first

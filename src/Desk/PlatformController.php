@@ -6,6 +6,7 @@ namespace MintDoor\Desk;
 
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
@@ -59,7 +60,10 @@ final readonly class PlatformController
                     $this->terms->all(),
                 ),
                 highestLevel: max(1, $this->people->highestLevel(), $this->sites->highestLevel()),
-                siteKinds: SiteRequest::KINDS,
+                siteKinds: array_map(
+                    static fn(SiteKind $kind): Named => new Named($kind->code, $kind->name),
+                    $this->roles->rules()->siteKinds,
+                ),
                 roles: array_map(self::role(...), $this->roles->book()->all()),
                 mayMakeIn: $this->mayMakeIn($caller, array_column($divisions, 'code')),
             ),

@@ -33,6 +33,7 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Sites\Repository\Divisions;
+use MintDoor\Sites\Repository\Sites;
 
 /** Says whom other rules would affect, and puts them in force. */
 final readonly class RulesHandler
@@ -41,6 +42,7 @@ final readonly class RulesHandler
         private RulesEffect $effect,
         private RuleBooks $books,
         private Divisions $divisions,
+        private Sites $sites,
         private Roles $roles,
         private Enrollments $enrollments,
         private PlatformClock $clock,
@@ -84,6 +86,7 @@ final readonly class RulesHandler
                     $after,
                     $this->holdersOfGone($before->roles, $after->roles),
                     array_keys($this->divisions->names()),
+                    $before->siteKinds == $after->siteKinds ? [] : $this->sites->ofEachKind(),
                 ),
             ),
             affected: array_map(

@@ -21,6 +21,7 @@ use MintDoor\Core\Sites\SiteRows;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonShown;
+use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
@@ -53,12 +54,13 @@ final readonly class SiteBatch
         private Gate $gate,
         private ValidatorInterface $validator,
         private Speech $speech,
+        private Roles $roles,
     ) {}
 
     public function make(SiteBatchRequest $request, Caller $caller): SiteBatchAnswer
     {
         $reader = new SiteRows(
-            SiteRequest::KINDS,
+            array_column($this->roles->rules()->siteKinds, 'name', 'code'),
             $this->divisions->names(),
             $this->terms->names(),
             $request->division,

@@ -71,6 +71,7 @@ final readonly class SiteHandler
         }
         $division = $this->division($request, $caller, null);
         $term = $this->term($request);
+        $this->assertKind($request->kind, null);
         $this->assertSeats($request->seats);
         // Asked first, so that a change list of many sites goes on; whoever is quicker still wins by the unique key.
         if ($this->sites->isTaken($request->code)) {
@@ -128,6 +129,7 @@ final readonly class SiteHandler
     {
         $site = $this->site($access);
         $division = $this->division($request, $access->caller, $access->site->division);
+        $this->assertKind($request->kind, $site->kind);
         $term = $this->term($request);
         $this->assertSeats($request->seats);
         $this->assertNotFewerThanHeld($site, $access, $request->seats);
@@ -329,6 +331,15 @@ final readonly class SiteHandler
     {
         return $this->terms->withCode($request->term)
             ?? throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
+    }
+
+    /** A site keeps a kind that was given up until it gets another. */
+    private function assertKind(string $kind, ?string $present): void
+    {
+        $known = array_column($this->roles->rules()->siteKinds, 'code');
+        if ($kind !== $present && !\in_array($kind, $known, true)) {
+            throw Problem::field('/kind', 'choice', 'desk.choose-what-kind-site');
+        }
     }
 
     private function division(SiteRequest $request, Caller $caller, ?string $present): Division

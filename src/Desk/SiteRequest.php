@@ -10,15 +10,15 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 /** The facts of a site as somebody typed them. */
 final readonly class SiteRequest
 {
-    public const KINDS = ['course', 'ensemble', 'workshop', 'studio', 'club', 'evening'];
-
     public string $title;
     public string $code;
 
     public function __construct(
         string $title,
         string $code,
-        #[Assert\Choice(choices: self::KINDS, message: 'desk.choose-what-kind-site')] public string $kind,
+        #[Assert\NotBlank(message: 'desk.choose-what-kind-site')]
+        #[Assert\Length(max: 32, maxMessage: 'desk.choose-what-kind-site')]
+        public string $kind,
         #[Assert\NotBlank(message: 'desk.choose-division')]
         #[Assert\Length(max: 32, maxMessage: 'shared.no-such-division')]
         public string $division,

@@ -14,8 +14,7 @@ final readonly class SitesFilter
         #[Assert\Length(max: 200, maxMessage: 'shared.look-less-200-characters')] public ?string $q = null,
         #[Assert\Length(max: 32)] public ?string $division = null,
         #[Assert\Length(max: 32)] public ?string $term = null,
-        #[Assert\Choice(choices: SiteRequest::KINDS, message: 'desk.no-such-kind-site')]
-        public ?string $kind = null,
+        #[Assert\Length(max: 32, maxMessage: 'desk.no-such-kind-site')] public ?string $kind = null,
         #[Assert\Choice(['draft', 'open', 'closed'], message: 'desk.site-draft-open-closed')]
         public ?string $state = null,
         public ?string $cursor = null,

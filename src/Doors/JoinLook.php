@@ -14,6 +14,7 @@ final readonly class JoinLook
      * @param ?string $untilAt instant
      * @param list<SectionChoice> $sections to choose from
      * @param bool $asks whether somebody has to say yes
+     * @param string $question what they want to know who say yes; empty for why one asks
      * @param bool $accounts whether who has none may make an account here
      * @param ?array{lowest: int, highest: int} $levels of who makes an account here
      * @param ?array{id: string, name: string, login: string} $you who is signed in
@@ -28,6 +29,7 @@ final readonly class JoinLook
         public string $about,
         public array $sections,
         public bool $asks,
+        public string $question,
         public bool $accounts,
         public ?array $levels,
         public ?InvitationLook $invitation,

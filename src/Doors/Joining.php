@@ -80,7 +80,7 @@ final readonly class Joining
             site: new SiteBefore(
                 $site->id,
                 $site->title,
-                $site->kind,
+                $this->roles->rules()->nameOfKind($site->kind),
                 $site->division->name,
                 $site->term->name,
                 $site->timeZone,
@@ -96,6 +96,7 @@ final readonly class Joining
             about: $policy->about,
             sections: 'choice' === $policy->place ? $this->sectionsOf($site->id) : [],
             asks: $policy->approval || Passage::Approval === $before?->admission->passage,
+            question: $this->roles->rules()->question,
             accounts: $policy->accounts,
             levels: $policy->accounts ? self::levels($policy, $site) : null,
             invitation: null === $invitation ? null : $this->invited($invitation, $caller),

@@ -13,6 +13,7 @@ final readonly class OpenDoorShown
      * @param string $door id
      * @param string $kind of the site
      * @param bool $asks whether somebody has to say yes
+     * @param string $question what they want to know who say yes; empty for why one asks
      * @param ?string $untilAt instant
      * @param bool $waits whether the caller waits there
      */
@@ -24,6 +25,7 @@ final readonly class OpenDoorShown
         public string $term,
         public string $timeZone,
         public bool $asks,
+        public string $question,
         public string $about,
         public ?string $untilAt,
         public bool $waits,

@@ -92,11 +92,12 @@ final readonly class OpenDoors
                 $items[] = new OpenDoorShown(
                     door: $door->id,
                     site: new SiteName($door->site, $row->string('title')),
-                    kind: $row->string('kind'),
+                    kind: $this->roles->rules()->nameOfKind($row->string('kind')),
                     division: $row->string('division_name'),
                     term: $row->string('term_name'),
                     timeZone: $row->string('time_zone'),
                     asks: $door->policy->approval,
+                    question: $this->roles->rules()->question,
                     about: $door->policy->about,
                     untilAt: Instant::toJson($door->hours->until),
                     waits: 'waiting' === $here?->state->value,
@@ -240,7 +241,7 @@ final readonly class OpenDoors
 
         return new PreviewAnswer(
             site: new SiteName($site->id, $site->title),
-            kind: $site->kind,
+            kind: $this->roles->rules()->nameOfKind($site->kind),
             division: $site->division->name,
             term: [
                 'name' => $site->term->name,

@@ -14,14 +14,35 @@ use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Nicknames;
 
 /** Rules between the core and the JSON they are stored and answered as. */
 final class RulesCodec
 {
+    /** Of rules that were kept before kinds of sites were theirs. */
+    private const SITE_KINDS_BEFORE = [
+        ['code' => 'course', 'name' => 'Course'],
+        ['code' => 'ensemble', 'name' => 'Ensemble'],
+        ['code' => 'workshop', 'name' => 'Workshop'],
+        ['code' => 'studio', 'name' => 'Studio'],
+        ['code' => 'club', 'name' => 'Club'],
+        ['code' => 'evening', 'name' => 'Evening class'],
+    ];
+
     private function __construct() {}
 
-    /** @return array<string, list<mixed>|array<string, int>> schema `Rules` */
+    /**
+     * @return array{
+     *     roles: list<array<string, mixed>>,
+     *     numbers: list<array<string, mixed>>,
+     *     limits: array<string, int>,
+     *     nicknames: list<list<string>>,
+     *     outside: list<array{division: string, rule: string}>,
+     *     siteKinds: list<array{code: string, name: string}>,
+     *     question: string,
+     * } schema `Rules`
+     */
     public static function write(Rules $rules): array
     {
         return [
@@ -43,6 +64,11 @@ final class RulesCodec
                 array_keys($rules->outside),
                 array_values($rules->outside),
             ),
+            'siteKinds' => array_map(
+                static fn(SiteKind $kind): array => ['code' => $kind->code, 'name' => $kind->name],
+                $rules->siteKinds,
+            ),
+            'question' => $rules->question,
         ];
     }
 
@@ -67,6 +93,14 @@ final class RulesCodec
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
             array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
             self::outside($maps($data['outside'] ?? [])),
+            array_map(
+                static fn(array $each): SiteKind => new SiteKind(
+                    self::string($each['code'] ?? ''),
+                    self::string($each['name'] ?? ''),
+                ),
+                $maps($data['siteKinds'] ?? self::SITE_KINDS_BEFORE),
+            ),
+            self::string($data['question'] ?? ''),
         );
     }
 

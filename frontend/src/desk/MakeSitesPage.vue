@@ -147,7 +147,7 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
               >·
               {{
                 [
-                  t(`siteKind.${row.kind}`),
+                  nameOf(platform?.siteKinds, row.kind),
                   nameOf(platform?.divisions, row.division),
                   nameOf(platform?.terms, row.term),
                   row.lowest ? t('makeSites.levels', { lowest: row.lowest, highest: row.highest }) : '',

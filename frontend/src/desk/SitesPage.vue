@@ -61,7 +61,7 @@ const choose = (name: string, value: string) => lookAt(router, { [name]: value }
 const choices = computed(() => ({
   division: optionsOf(platform.value?.divisions, 'code'),
   term: optionsOf(platform.value?.terms, 'code'),
-  kind: optionsIn<string>(platform.value?.siteKinds ?? [], (kind) => tIn('siteKind', kind)),
+  kind: optionsOf(platform.value?.siteKinds, 'code'),
   state: optionsIn<string>(['draft', 'open', 'closed'], (state) => tIn('siteState', state)),
 }))
 

@@ -84,7 +84,7 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           maxlength="300"
           aria-describedby="why-hint"
           fluid
-        /><span id="why-hint" class="hint">{{ t('join.whyHint') }}</span>
+        /><span id="why-hint" class="hint">{{ look.question || t('join.whyHint') }}</span>
       </div>
       <Button
         type="submit"

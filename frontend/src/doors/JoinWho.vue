@@ -75,7 +75,13 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
         />
       </div>
       <div v-if="asks" class="field">
-        <label for="why">{{ t('join.why') }}</label><InputText id="why" v-model="form.why" maxlength="300" fluid />
+        <label for="why">{{ t('join.why') }}</label><InputText
+          id="why"
+          v-model="form.why"
+          maxlength="300"
+          aria-describedby="why-hint"
+          fluid
+        /><span id="why-hint" class="hint">{{ look.question || t('join.whyHint') }}</span>
       </div>
       <NewPassword
         id="new-password"

@@ -50,7 +50,7 @@ const join = (door: string) =>
           <form v-else-if="asking === each.door" @submit.prevent="join(each.door)">
             <div class="field">
               <label :for="'why-' + each.door"
-                >{{ t('join.why') }} <span class="soft">{{ t('join.whyHint') }}</span></label
+                >{{ t('join.why') }} <span class="soft">{{ each.question || t('join.whyHint') }}</span></label
               ><InputText :id="'why-' + each.door" v-model="why" size="small" maxlength="300" />
             </div>
             <p class="acts">

@@ -45,7 +45,7 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
         <div>
           <h1>{{ seen.site.title }}</h1>
           <p class="soft">
-            {{ t(`siteKind.${seen.kind}`) }} · {{ seen.division }} ·
+            {{ seen.kind }} · {{ seen.division }} ·
             {{ t('preview.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}
           </p>
         </div>

@@ -325,6 +325,7 @@ describe('for a learner', () => {
             term: 'Autumn',
             timeZone: 'UTC',
             asks: true,
+            question: 'What do you play?',
             about: 'Say what you play.',
             untilAt: null,
             waits: false,
@@ -336,6 +337,7 @@ describe('for a learner', () => {
     const { page } = show(OpenDoorsPage)
     await flushPromises()
     await press(page, 'Ask to join: Harmony')
+    expect(page.text()).toContain('What do you play?')
     await page.find(`#why-${DOOR}`).setValue('Viola')
     await page.find('form').trigger('submit')
     await flushPromises()

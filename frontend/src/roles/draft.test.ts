@@ -13,6 +13,8 @@ const rules = (name = 'Learner'): Rules =>
     numbers: [],
     limits: { seats: 100 },
     nicknames: [],
+    siteKinds: [],
+    question: '',
     outside: [],
   }) as never
 const book = (more: Partial<RuleBook> = {}) =>

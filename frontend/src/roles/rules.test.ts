@@ -59,6 +59,8 @@ const rules = (): Rules => ({
     keepAnswers: 24,
   },
   nicknames: [['Beatriz', 'Bea', 'Bia']],
+  siteKinds: [{ code: 'course', name: 'Course' }],
+  question: '',
   outside: [],
 })
 const book = (more: Partial<RuleBook> = {}): RuleBook => ({

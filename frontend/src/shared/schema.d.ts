@@ -2148,8 +2148,6 @@ export interface components {
             endsOn: string;
         };
         /** @enum {string} */
-        SiteKind: "course" | "ensemble" | "workshop" | "studio" | "club" | "evening";
-        /** @enum {string} */
         Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-history" | "run-site";
         Role: {
             code: string;
@@ -2169,11 +2167,13 @@ export interface components {
             terms: components["schemas"]["Term"][];
             /** @description that anybody has, or any site is for */
             highestLevel: number;
-            siteKinds: components["schemas"]["SiteKind"][];
+            siteKinds: components["schemas"]["Named"][];
             roles: components["schemas"]["Role"][];
             /** @description codes of the divisions in which the caller may make sites, the likely ones first */
             mayMakeIn: string[];
         };
+        /** @description code of a kind of site, as the rules have it */
+        SiteKind: string;
         /** @enum {string} */
         SiteState: "draft" | "open" | "closed";
         Levels: {
@@ -2199,7 +2199,7 @@ export interface components {
             /** @description the deciding one first */
             causes: {
                 /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "waits-for-answer" | "waits-for-yes" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
+                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "waits-for-answer" | "waits-for-yes" | "waits-for-seat" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
                 values: components["schemas"]["Values"];
                 /** @enum {string} */
                 change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "remove" | "change-role" | "none";
@@ -2419,6 +2419,10 @@ export interface components {
             roles: components["schemas"]["RoleRules"][];
             numbers: components["schemas"]["NumberFormat"][];
             limits: components["schemas"]["Limits"];
+            /** @description what kinds of sites there are; the first is that of a site of which nothing else is said */
+            siteKinds: components["schemas"]["Named"][];
+            /** @description what whoever asks for a place is asked; empty for why they ask */
+            question: string;
             /** @description how divisions have it that their people are let in by others; `ask` where nothing is said */
             outside: {
                 division: string;
@@ -3320,7 +3324,8 @@ export interface components {
             site: {
                 id: components["schemas"]["Id"];
                 title: string;
-                kind: components["schemas"]["SiteKind"];
+                /** @description name of its kind */
+                kind: string;
                 division: string;
                 term: string;
                 timeZone: string;
@@ -3341,6 +3346,8 @@ export interface components {
                 meets: string;
             }[];
             asks: boolean;
+            /** @description what they want to know who say yes; empty for why one asks */
+            question: string;
             accounts: boolean;
             levels: components["schemas"]["Levels"];
             invitation: null | components["schemas"]["InvitationLook"];
@@ -3415,11 +3422,14 @@ export interface components {
                     id: components["schemas"]["Id"];
                     title: string;
                 };
-                kind: components["schemas"]["SiteKind"];
+                /** @description name of its kind */
+                kind: string;
                 division: string;
                 term: string;
                 timeZone: string;
                 asks: boolean;
+                /** @description what they want to know who say yes; empty for why one asks */
+                question: string;
                 about: string;
                 untilAt: components["schemas"]["OpenInstant"];
                 waits: boolean;
@@ -3430,7 +3440,8 @@ export interface components {
                 id: components["schemas"]["Id"];
                 title: string;
             };
-            kind: components["schemas"]["SiteKind"];
+            /** @description name of its kind */
+            kind: string;
             division: string;
             term: {
                 name: string;

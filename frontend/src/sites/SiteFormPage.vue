@@ -7,7 +7,7 @@ import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/sha
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
-import { optionsIn, optionsOf } from '@/ui/options'
+import { optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import { shortCodeOf } from './shortCode'
 
@@ -153,7 +153,7 @@ async function settle(takeTheirs: boolean) {
             stacked
             fluid
             :label="t('form.kind')"
-            :options="optionsIn(platform?.siteKinds ?? [], (kind) => t(`siteKind.${kind}`))"
+            :options="optionsOf(platform?.siteKinds, 'code')"
           />
           <span class="wrong">{{ wrong('kind') }}</span>
         </div>

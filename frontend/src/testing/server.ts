@@ -55,7 +55,10 @@ export const platform = {
   now: '2026-11-24T09:00:00Z',
   divisions: [division, { code: 'faculty', name: 'Faculty' }],
   highestLevel: 10,
-  siteKinds: ['course', 'club'],
+  siteKinds: [
+    { code: 'course', name: 'Course' },
+    { code: 'club', name: 'Club' },
+  ],
   mayMakeIn: ['seniors'],
   terms: [{ code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }],
   roles: ROLES.map(([code, name], index) => ({
@@ -162,6 +165,7 @@ export const joinLook = (more: Partial<JoinLook> = {}): JoinLook => ({
   about: '',
   sections: [],
   asks: false,
+  question: '',
   accounts: false,
   levels: null,
   invitation: null,

@@ -444,7 +444,11 @@ final class Enrollments extends BaseRepository
         }
         foreach (
             $this->eachRow(
-                'SELECT p.*, d.kind AS door_kind, d.reserved FROM access_grant p JOIN door d ON d.id = p.door_id WHERE '
+                "SELECT p.*, d.kind AS door_kind, d.reserved, IF(p.accepted_at > '9000-01-01', (
+                    SELECT w.what FROM waiter w
+                    WHERE w.door_id = p.door_id AND w.person_id = p.person_id AND w.waits = 1
+                ), NULL) AS waits_for
+                FROM access_grant p JOIN door d ON d.id = p.door_id WHERE "
                     .$grants
                     .' ORDER BY p.given_at, p.id',
                 $parameters,
@@ -463,6 +467,11 @@ final class Enrollments extends BaseRepository
                 $onGrant[$row->id('id')] ?? [],
                 $row->bool('reserved'),
                 $row->idOrNull('given_by'),
+                match ($row->stringOrNull('waits_for')) {
+                    'seat' => 'seat',
+                    'approval' => 'approval',
+                    default => null,
+                },
             );
         }
         $enrollments = [];

@@ -64,4 +64,15 @@ final class Sites extends BaseRepository
                 [array_map(Id::binary(...), $ids)],
             );
     }
+
+    /** @return array<string, int> how many sites there are of a kind, by its code */
+    public function ofEachKind(): array
+    {
+        $counts = [];
+        foreach ($this->rows('SELECT kind, COUNT(*) AS many FROM site WHERE taken_back = 0 GROUP BY kind') as $row) {
+            $counts[$row->string('kind')] = $row->int('many');
+        }
+
+        return $counts;
+    }
 }

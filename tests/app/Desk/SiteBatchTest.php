@@ -8,7 +8,7 @@ use MintDoor\Tests\App\ApiTestCase;
 
 final class SiteBatchTest extends ApiTestCase
 {
-    private const ROWS = "Winter choir;WCH;ensemble;;;6-8;20;Cotutor Cotutorsen\nBad;HARM;course;;;;;\n"
+    private const ROWS = "Winter choir;WCH;club;;;6-8;20;Cotutor Cotutorsen\nBad;HARM;course;;;;;\n"
         .'Solo;;club;;;;;Nobody Atall';
 
     public function testRowsAreLookedAtFirstAndNothingIsMade(): void

@@ -276,6 +276,8 @@ final class DoorsTest extends ApiTestCase
         self::assertSame(2, $this->join('junior', $door)['place']);
         self::assertSame(1, $this->join('newcomer', $door)['place'], 'Asking again changes nothing.');
         self::assertSame('waiting', explode(' ', $this->roster()['newcomer'])[1]);
+        $check = '/sites/'.$this->ids['site'].'/access-check/'.$this->ids['newcomer'];
+        self::assertSame('waits-for-seat', $this->call('lead', 'GET', $check)['reason']['causes'][0]['code']);
         self::assertSame(0, $this->tasks()['offered']);
         $this->change('lead', 'remove', 'learner');
         self::assertSame(1, $this->tasks()['offered']);

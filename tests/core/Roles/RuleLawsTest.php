@@ -20,6 +20,7 @@ use MintDoor\Core\Roles\RuleProblem;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Demo\Dice;
 use MintDoor\Roles\RulesCodec;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -52,6 +53,24 @@ final class RuleLawsTest extends TestCase
         yield 'a role nobody is called by' => ['no-name', $role(1, 'name', ' ')];
         yield 'a name without an end' => ['too-long', $role(1, 'name', str_repeat('x', 61))];
         yield 'a caution nobody reads' => ['too-long', $role(1, 'caution', str_repeat('x', 201))];
+        $kinds = static fn(array ...$kinds): callable => static fn(array $rules): array => [
+            ...$rules,
+            'siteKinds' => $kinds,
+        ];
+        $course = ['code' => 'course', 'name' => 'Course'];
+        yield 'a kind of site nobody can name' => ['no-name', $kinds(['code' => 'course', 'name' => ' '])];
+        yield 'a kind of site with a long name' => [
+            'too-long',
+            $kinds(['code' => 'course', 'name' => str_repeat('x', 61)]),
+        ];
+        yield 'two kinds of one name' => ['taken-name', $kinds($course, ['code' => 'class', 'name' => 'COURSE'])];
+        yield 'two kinds of one code' => ['bad-code', $kinds($course, ['code' => 'course', 'name' => 'Class'])];
+        yield 'a code that is none' => ['bad-code', $kinds(['code' => 'Å course', 'name' => 'Course'])];
+        yield 'no kind of site' => ['number-of-kinds', $kinds()];
+        yield 'a question nobody reads' => [
+            'too-long',
+            static fn(array $rules): array => [...$rules, 'question' => str_repeat('x', 201)],
+        ];
         yield 'more roles than anybody can tell apart' => [
             'too-many-roles',
             static fn(array $rules): array => [
@@ -223,6 +242,38 @@ final class RuleLawsTest extends TestCase
         self::assertNull(Administrators::refusal(false, true, 3, true));
     }
 
+    public function testAKindThatSitesHaveStays(): void
+    {
+        $club = [['code' => 'club', 'name' => 'Club']];
+        $after = self::with(static fn(array $rules): array => [...$rules, 'siteKinds' => $club]);
+        $problems = RuleLaws::check(self::first(), $after, [], self::DIVISIONS, ['course' => 3, 'club' => 1]);
+        self::assertEquals([new RuleProblem('siteKinds/course', 'kind-in-use', ['sites' => 3])], $problems);
+        self::assertSame([], RuleLaws::check(self::first(), $after, [], self::DIVISIONS, ['club' => 1]));
+        self::assertSame(['Club', 'course'], [$after->nameOfKind('club'), $after->nameOfKind('course')]);
+    }
+
+    public function testRulesOfBeforeHaveTheKindsOfThen(): void
+    {
+        $before = RulesCodec::write(self::first());
+        unset($before['siteKinds'], $before['question']);
+        $read = RulesCodec::read($before);
+        self::assertSame(
+            ['course', 'ensemble', 'workshop', 'studio', 'club', 'evening'],
+            array_column($read->siteKinds, 'code'),
+        );
+        self::assertSame('', $read->question);
+    }
+
+    public function testARoleMayBeCalledOtherwise(): void
+    {
+        $rules = self::first()->called(['learner' => 'Student'], [new SiteKind('class', 'Class')], 'Why?');
+        self::assertSame('Student', $rules->roles->find('learner')?->name);
+        self::assertEquals(self::first()->roles->find('learner')?->bands, $rules->roles->find('learner')->bands);
+        self::assertSame('Lead tutor', $rules->roles->find('lead-tutor')?->name);
+        self::assertSame(['Class', 'Why?'], [$rules->nameOfKind('class'), $rules->question]);
+        self::assertEquals($rules, RulesCodec::read(RulesCodec::write($rules)));
+    }
+
     public function testManyIsMoreThanFewAndMoreThanTheShare(): void
     {
         self::assertFalse((new Limits())->manyRemoved(5, 6));
@@ -272,6 +323,11 @@ final class RuleLawsTest extends TestCase
         }
         $rules = RulesCodec::read($data);
 
-        return new Rules(new RoleBook($rules->roles->all()), $rules->numbers, $rules->limits);
+        return new Rules(
+            new RoleBook($rules->roles->all()),
+            $rules->numbers,
+            $rules->limits,
+            siteKinds: $rules->siteKinds,
+        );
     }
 }

@@ -139,12 +139,15 @@ final class AccessTest extends TestCase
         );
     }
 
-    #[TestWith([DoorKind::Staff, 'waits-for-approval', 'none'])]
-    #[TestWith([DoorKind::Invitation, 'waits-for-answer', 'answer'])]
-    #[TestWith([DoorKind::Key, 'waits-for-yes', 'answer'])]
-    public function testSaysWhatIsWaitedFor(DoorKind $door, string $code, string $change): void
+    /** @param 'seat'|'approval'|null $for */
+    #[TestWith([DoorKind::Staff, null, 'waits-for-approval', 'none'])]
+    #[TestWith([DoorKind::Invitation, null, 'waits-for-answer', 'answer'])]
+    #[TestWith([DoorKind::Key, 'approval', 'waits-for-yes', 'answer'])]
+    #[TestWith([DoorKind::Key, 'seat', 'waits-for-seat', 'answer'])]
+    #[TestWith([DoorKind::Cohort, null, 'waiting', 'answer'])]
+    public function testSaysWhatIsWaitedFor(DoorKind $door, ?string $for, string $code, string $change): void
     {
-        $grant = new Grant('g', 'd', $door, 'learner', 0, new Window(0), Time::FOREVER);
+        $grant = new Grant('g', 'd', $door, 'learner', 0, new Window(0), Time::FOREVER, waitsFor: $for);
         $enrollment = new Enrollment([$grant]);
         $person = new Person('p', PersonKind::Learner, 'seniors', 7);
         $access = new Access(FirstRoles::book([], ['seniors']));

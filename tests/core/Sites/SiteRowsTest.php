@@ -78,6 +78,8 @@ final class SiteRowsTest extends TestCase
     /** @param list<string> $fields */
     #[TestWith([';X;;;;;;', ['title']])]
     #[TestWith(['A;X;parade;;;;;', ['kind']])]
+    #[TestWith(['A;X;Evening club;;;;;', []])]
+    #[TestWith(['A;X;CLUB;;;;;', []])]
     #[TestWith(['A;X;;Nowhere;Someday;;;', ['division', 'term']])]
     #[TestWith(['A;X;;;;high;many;', ['levels', 'seats']])]
     public function testWhatIsNotUnderstoodIsNamedByItsField(string $row, array $fields): void
@@ -89,7 +91,7 @@ final class SiteRowsTest extends TestCase
     {
         self::assertSame(
             [['field' => 'division', 'code' => 'missing']],
-            (new SiteRows(['course'], [], ['autumn' => 'Autumn'], '', 'autumn'))->read('A')[0]->problems,
+            (new SiteRows(['course' => 'Course'], [], ['autumn' => 'Autumn'], '', 'autumn'))->read('A')[0]->problems,
         );
     }
 
@@ -97,7 +99,7 @@ final class SiteRowsTest extends TestCase
     private static function read(string $text): array
     {
         return (new SiteRows(
-            ['course', 'club'],
+            ['course' => 'Course', 'club' => 'Evening club'],
             ['seniors' => 'Millrace Seniors', 'evening' => 'Northlight'],
             ['autumn' => 'Autumn 2026', 'winter' => 'Winter 2027'],
             'seniors',
