@@ -58,18 +58,18 @@ export const router = createRouter({
       path: '/sites/new',
       name: 'new-site',
       component: () => import('@/sites/SiteFormPage.vue'),
-      meta: { words: ['sites'] },
+      meta: { words: ['sites', 'glossary'] },
     },
     {
       path: '/sites/:site/enter',
       name: 'landing',
       component: () => import('@/sites/LandingPage.vue'),
-      meta: { words: ['sites'] },
+      meta: { words: ['sites', 'glossary'] },
     },
     {
       path: '/sites/:site([0-9a-f-]{36})',
       component: () => import('@/sites/SiteFrame.vue'),
-      meta: { words: ['sites'] },
+      meta: { words: ['sites', 'glossary'] },
       children: [
         {
           path: '',
@@ -127,13 +127,13 @@ export const router = createRouter({
       path: '/rules/:part(roles|table|compare|ladder|outside|numbers|names|limits|administrators|log)?',
       name: 'rules',
       component: () => import('@/desk/RulesPage.vue'),
-      meta: { words: ['rules', 'roster', 'access', 'history'] },
+      meta: { words: ['rules', 'roster', 'access', 'history', 'glossary'] },
     },
     {
       path: '/people',
       name: 'people',
       component: () => import('@/desk/PeoplePage.vue'),
-      meta: { words: ['people', 'accounts', 'intake', 'messages', 'access', 'changes'] },
+      meta: { words: ['people', 'accounts', 'intake', 'messages', 'access', 'changes', 'glossary'] },
     },
     {
       path: '/people/new',

@@ -13,6 +13,7 @@ import { isDay } from '@/shared/days'
 import { t, tIn } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import HistoryEntries from '@/history/HistoryEntries.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /** What happened in this site, newest first; what still can be is undone from its line. */
 const props = defineProps<{ site: Site }>()
@@ -93,7 +94,9 @@ const mayUndo = (entry: HistoryEntry) =>
 <template>
   <div class="scroll">
     <div class="page">
-      <h2>{{ t('log.title') }}</h2>
+      <h2>
+        <HelpWord term="history">{{ t('log.title') }}</HelpWord>
+      </h2>
       <p class="look">
         <InputText
           v-model="look.q"

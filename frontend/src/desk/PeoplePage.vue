@@ -16,6 +16,7 @@ import Trouble from '@/ui/Trouble.vue'
 import PeopleChanges from './PeopleChanges.vue'
 import PeopleFilters from './PeopleFilters.vue'
 import PeopleRows from './PeopleRows.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /** Everybody of one's reach, to be found, chosen, and let into sites or out of them. */
 const route = useRoute()
@@ -85,7 +86,9 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
   <div class="both">
     <div class="page">
       <header>
-        <h1>{{ t('people.title') }}</h1>
+        <h1>
+          <HelpWord term="directory">{{ t('people.title') }}</HelpWord>
+        </h1>
         <template v-if="administers"
           ><RouterLink to="/approvals">{{ t('approvals.open') }}</RouterLink
           ><RouterLink to="/people/duplicates">{{ t('duplicates.open') }}</RouterLink></template

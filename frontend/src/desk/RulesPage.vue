@@ -17,6 +17,7 @@ import RoleSentences from '@/roles/RoleSentences.vue'
 import ShortNames from '@/roles/ShortNames.vue'
 import RulesPreview from '@/roles/RulesPreview.vue'
 import WhoGivesWhat from '@/roles/WhoGivesWhat.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import { useRules } from '@/roles/rules'
 
 const AdministratorList = defineAsyncComponent(() => import('@/roles/AdministratorList.vue'))
@@ -86,7 +87,9 @@ function remove(role: RoleRules) {
   <div class="both">
     <div class="page">
       <div class="top">
-        <h1>{{ t('rules.title') }}</h1>
+        <h1>
+          <HelpWord term="rules">{{ t('rules.title') }}</HelpWord>
+        </h1>
         <RouterLink v-if="administers" to="/security-log">{{ t('security.open') }}</RouterLink>
       </div>
       <Trouble v-if="error" :error="error" @again="refetch()" />

@@ -7,6 +7,7 @@ import { useBusy } from '@/shared/busy'
 import { dayAndTime } from '@/shared/sentences'
 import { inSentence, t } from '@/shared/words'
 import { answerWaiting } from './answers'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
 const props = defineProps<{ waiting: Waiting[]; inLine: number; site: Site }>()
@@ -35,7 +36,9 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
 
 <template>
   <section v-if="asking.length" :aria-label="t('doors.line.asking')">
-    <h2>{{ t('doors.line.asking') }}</h2>
+    <h2>
+      <HelpWord term="request">{{ t('doors.line.asking') }}</HelpWord>
+    </h2>
     <p class="words">
       <InputText
         v-model="words"
@@ -84,7 +87,9 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
     </ol>
   </section>
   <section v-if="line.length" :aria-label="t('doors.line.title')">
-    <h2>{{ t('doors.line.title') }}</h2>
+    <h2>
+      <HelpWord term="waiting-list">{{ t('doors.line.title') }}</HelpWord>
+    </h2>
     <ol>
       <li v-for="each in shown" :key="each.id">
         <span

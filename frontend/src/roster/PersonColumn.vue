@@ -18,6 +18,7 @@ import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
 import PersonLabels from './PersonLabels.vue'
 import RoleChoice from './RoleChoice.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /**
  * One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do.
@@ -99,7 +100,9 @@ async function act(request: Parameters<typeof change>[1]) {
           }}<template v-if="card.work.mean !== null">{{ t('card.mean', { mean: card.work.mean }) }}</template>
         </p>
         <p class="soft">
-          {{ t(`state.${card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state}`) }}
+          <HelpWord :term="card.standing.state">{{
+            t(`state.${card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state}`)
+          }}</HelpWord>
           · {{ t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} ·
           {{ card.lastSeen ? t('card.lastSeen', { day: day(card.lastSeen, zone) }) : t('card.neverSeen') }}
         </p>

@@ -5,6 +5,7 @@ import { fullName } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import LabelInput from './LabelInput.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /** The labels of one person, put on and taken off in their place. */
 const props = defineProps<{ site: Site; card: PersonCard }>()
@@ -44,7 +45,9 @@ async function put(label: string, on: boolean) {
 
 <template>
   <section>
-    <h3>{{ t('label.title') }}</h3>
+    <h3>
+      <HelpWord term="label">{{ t('label.title') }}</HelpWord>
+    </h3>
     <ul v-if="card.labels.length">
       <li v-for="label in card.labels" :key="label">
         {{ label }}

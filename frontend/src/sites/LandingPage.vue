@@ -11,6 +11,7 @@ import { inSentence, t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /** What somebody finds behind the door; in a site's frame, what those find through whose eyes one looks. */
 const props = defineProps<{ site?: Site }>()
@@ -63,11 +64,15 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
       <template v-if="inside">
         <p v-if="landing.role">{{ t('landing.as', { role: inSentence(roleName(landing.role)) }) }}</p>
         <section>
-          <h2>{{ t('landing.leads') }}</h2>
+          <h2>
+            <HelpWord term="lead">{{ t('landing.leads') }}</HelpWord>
+          </h2>
           <p>{{ landing.leads.length ? landing.leads.join(', ') : t('landing.nothing') }}</p>
         </section>
         <section v-if="landing.section">
-          <h2>{{ t('landing.section') }}</h2>
+          <h2>
+            <HelpWord term="section">{{ t('landing.section') }}</HelpWord>
+          </h2>
           <p>
             <strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}
           </p>

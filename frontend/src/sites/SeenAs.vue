@@ -7,6 +7,7 @@ import { usePlatform } from '@/shared/platform'
 import { inSentence, t } from '@/shared/words'
 import PickOne from '@/ui/PickOne.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import { useSeeAs } from './seeAs'
 
 /** Inside the door frame: through whose eyes one looks, in one sentence; or the choice of whose. */
@@ -43,11 +44,13 @@ async function go() {
 
 <template>
   <div v-if="site.seenAs" class="seen" role="status">
-    <strong>{{
-      t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
-        name: kind === 'role' ? inSentence(site.seenAs.name) : site.seenAs.name,
-      })
-    }}</strong>
+    <strong
+      ><HelpWord term="see-as">{{
+        t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
+          name: kind === 'role' ? inSentence(site.seenAs.name) : site.seenAs.name,
+        })
+      }}</HelpWord></strong
+    >
     {{ t('seeAs.only') }}
     <button class="word" @click="back">{{ t('seeAs.back') }}</button>
     <ReasonLine

@@ -9,6 +9,7 @@ import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import { shortCodeOf } from './shortCode'
 
 /** Makes a site, or changes the facts of the one given. */
@@ -124,7 +125,10 @@ async function settle(takeTheirs: boolean) {
 <template>
   <div class="scroll">
     <div class="page narrow">
-      <h1>{{ site ? t('form.edit', { title: site.title }) : t('form.new') }}</h1>
+      <h1>
+        <template v-if="site">{{ t('form.edit', { title: site.title }) }}</template>
+        <HelpWord v-else term="site">{{ t('form.new') }}</HelpWord>
+      </h1>
       <p v-if="!site" class="soft">{{ t('form.newMore') }}</p>
       <form novalidate @submit.prevent="save">
         <div class="field wide">

@@ -12,6 +12,7 @@ import Trouble from '@/ui/Trouble.vue'
 import SeenAs from './SeenAs.vue'
 import SiteLife from './SiteLife.vue'
 import SitePages from './SitePages.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import { useSite } from './site'
 
 /** The door frame around the pages of a site: what it is, how many are in, its pages; on a phone folded to a line. */
@@ -52,7 +53,10 @@ watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
           <span class="facts">
             {{ site.division.name }} · {{ site.term.name }} ·
             {{ site.levels ? t('site.levels', site.levels) : t('sites.allLevels') }} ·
-            <strong>{{ t(`siteState.${site.state}`) }}</strong><template v-if="site.state === 'draft' && site.opensAt"
+            <strong
+              ><HelpWord v-if="site.state === 'draft'" term="draft">{{ t('siteState.draft') }}</HelpWord
+              ><template v-else>{{ t(`siteState.${site.state}`) }}</template></strong
+            ><template v-if="site.state === 'draft' && site.opensAt"
               >, {{ t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template
             ><template v-else-if="site.state === 'open' && site.closesAt"
               >, {{ t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template
