@@ -166,7 +166,7 @@ test('one box tells apart who is here, was here, is blocked and can be let in', 
   await box(page).fill('zzzzz')
   await expect(page.getByText('Nobody you can look up has that name, number or e-mail')).toBeVisible()
   await box(page).fill('q')
-  await expect(page.getByText('Type two characters or more.')).toBeVisible()
+  await expect(page.getByText('Type 2 characters or more.')).toBeVisible()
 })
 
 test('another role and dates are one step away; a day that is over is said at its place', async ({ page }) => {

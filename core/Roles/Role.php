@@ -45,7 +45,22 @@ final readonly class Role
     /** The same under another name. */
     public function called(string $name): self
     {
-        return new self(...[...get_object_vars($this), 'name' => $name]);
+        return new self(
+            $this->code,
+            $name,
+            $this->standard,
+            $this->rank,
+            $this->permissions,
+            $this->for,
+            $this->suggestFor,
+            $this->givenBy,
+            $this->lead,
+            $this->takesSeat,
+            $this->listed,
+            $this->caution,
+            $this->learnersOf,
+            $this->bands,
+        );
     }
 
     public function bandOf(Person $person): ?Band

@@ -121,8 +121,8 @@ fieldset {
   border: 0;
   margin: 2px 0 0;
   padding: 0;
-}
-fieldset label {
-  display: block;
+  display: grid;
+  gap: 4px;
+  justify-items: start;
 }
 </style>

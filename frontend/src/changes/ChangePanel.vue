@@ -184,7 +184,7 @@ form {
   width: 80px;
 }
 .ledger {
-  --verdict: 78px;
+  --verdict: 96px;
 }
 .ledger .refused .verdict,
 .ledger .waits-for-seat .verdict {

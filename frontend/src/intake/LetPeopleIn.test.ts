@@ -81,7 +81,7 @@ describe('the box that lets people in', () => {
 
   it('asks for two characters, and asks the server nothing before', async () => {
     const asked = serve({ [INTAKE]: none })
-    expect((await typing('b')).text()).toContain('Type two characters or more.')
+    expect((await typing('b')).text()).toContain('Type 2 characters or more.')
     expect(asked.filter(({ call }) => call.includes('/intake'))).toEqual([])
   })
 
