@@ -45,7 +45,8 @@ export const words = createI18n({
   legacy: false,
   locale: ownLocale,
   fallbackLocale: 'en',
-  messages: { en: open },
+  // Under the very tag that is asked for, since looking on in the next language takes long, sentence by sentence.
+  messages: { en: open, ...(language === 'en' ? { [ownLocale]: open } : {}) } as { en: typeof open },
   pluralRules: { [ownLocale]: (count, forms) => pluralForm(ownLocale, count, forms) },
   missingWarn: false,
   fallbackWarn: false,
@@ -59,7 +60,7 @@ async function load(room: WordsRoom): Promise<void> {
   const loaded = await load()
   const global = words.global as unknown as Composer
   // No two rooms have a part in common, so that nothing has to be merged in depth, which takes long.
-  global.setLocaleMessage(language, { ...global.getLocaleMessage(language), ...loaded })
+  global.setLocaleMessage(ownLocale, { ...global.getLocaleMessage(ownLocale), ...loaded })
 }
 
 /**
