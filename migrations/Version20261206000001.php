@@ -40,7 +40,11 @@ final class Version20261206000001 extends RepeatableMigration
         );
         $this->addSql(<<<'SQL'
             UPDATE message_template
-            SET subject = REGEXP_REPLACE(subject, '\\{\\s*until\\s*\\}', '[ until {until}]'),
+            SET subject = IF(
+                    CHAR_LENGTH(REGEXP_REPLACE(subject, '\\{\\s*until\\s*\\}', '[ until {until}]')) <= 150,
+                    REGEXP_REPLACE(subject, '\\{\\s*until\\s*\\}', '[ until {until}]'),
+                    subject
+                ),
                 body = REGEXP_REPLACE(body, '\\{\\s*until\\s*\\}', '[ until {until}]')
             SQL);
     }

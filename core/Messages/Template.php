@@ -15,6 +15,9 @@ final readonly class Template
 
     public const LONGEST_BODY = 5_000;
 
+    /** Words that are left out where what they name is empty. */
+    private const OPTIONAL = '/\[([^\[\]]*\{[^\[\]]*)\]/u';
+
     public function __construct(public string $subject, public string $body) {}
 
     /**
@@ -54,7 +57,9 @@ final readonly class Template
         if (\in_array('link', self::named($this->subject), true)) {
             $problems[] = ['field' => 'subject', 'code' => 'link-in-subject', 'value' => ''];
         }
-        if ($kind->needsLink() && !\in_array('link', self::named($this->body), true)) {
+        // A link that may be left out with something else is none.
+        $always = (string) preg_replace(self::OPTIONAL, '', $this->body);
+        if ($kind->needsLink() && !\in_array('link', self::named($always), true)) {
             $problems[] = ['field' => 'body', 'code' => 'no-link', 'value' => ''];
         }
 
@@ -79,7 +84,7 @@ final readonly class Template
         }
         $empty = static fn(string $name): bool => 'link' !== $name && '' === trim($values[$name] ?? '');
         $choose = static fn(string $text): string => (string) preg_replace_callback(
-            '/\[([^\[\]]*\{[^\[\]]*)\]/u',
+            self::OPTIONAL,
             static fn(array $found): string => [] === array_filter(self::named($found[1]), $empty) ? $found[1] : '',
             $text,
         );

@@ -25,6 +25,19 @@ const ROOMS = [
   'today',
 ] as const
 
+const NUMBERS = ['zero', 'one', 'two', 'few', 'many', 'other'] as const
+const plurals = new Map<string, { rules: Intl.PluralRules; numbers: Intl.LDMLPluralRule[] }>()
+/** The numbers a language has, worked out once: every counted sentence asks. */
+function pluralsOf(locale: string) {
+  const known = plurals.get(locale)
+  if (known) return known
+  const rules = new Intl.PluralRules(locale)
+  const has = rules.resolvedOptions().pluralCategories
+  const made = { rules, numbers: NUMBERS.filter((each) => has.includes(each)) }
+  plurals.set(locale, made)
+  return made
+}
+
 /**
  * Which form of a sentence stands for a number: the first for none, where there is one form more than the language has
  * numbers, then those of the language, in the order of CLDR.
@@ -32,10 +45,7 @@ const ROOMS = [
  * Example: `0 lines | 1 line | {n} lines`.
  */
 export function pluralForm(locale: string, count: number, forms: number): number {
-  const rules = new Intl.PluralRules(locale)
-  const numbers = ['zero', 'one', 'two', 'few', 'many', 'other'].filter((each) =>
-    (rules.resolvedOptions().pluralCategories as string[]).includes(each),
-  )
+  const { rules, numbers } = pluralsOf(locale)
   const none = forms > numbers.length ? 1 : 0
   if (none && count === 0) return 0
   return Math.min(none + numbers.indexOf(rules.select(count)), forms - 1)
@@ -52,16 +62,7 @@ export const words = createI18n({
   fallbackWarn: false,
 })
 
-const asked = new Map<WordsRoom, Promise<void>>()
-
-async function load(room: WordsRoom): Promise<void> {
-  const load = loadable(language, room)
-  if (!load) return
-  const loaded = await load()
-  const global = words.global as unknown as Composer
-  // No two rooms have a part in common, so that nothing has to be merged in depth, which takes long.
-  global.setLocaleMessage(ownLocale, { ...global.getLocaleMessage(ownLocale), ...loaded })
-}
+const said = new Set<WordsRoom>()
 
 /**
  * The sentences of rooms, each once. Who only signs in or joins loads no others than those that open there.
@@ -69,13 +70,13 @@ async function load(room: WordsRoom): Promise<void> {
  * @throws when they cannot be loaded; the next call tries again
  */
 export async function wordsOf(rooms: readonly WordsRoom[]): Promise<void> {
-  const all = rooms.map((room) => {
-    const loading = asked.get(room) ?? load(room)
-    asked.set(room, loading)
-    loading.catch(() => asked.delete(room))
-    return loading
-  })
-  await Promise.all(all)
+  const missing = rooms.filter((room) => !said.has(room))
+  const loaded = await Promise.all(missing.map((room) => loadable(language, room)?.()))
+  if (missing.every((room) => said.has(room))) return
+  const global = words.global as unknown as Composer
+  // Set once for all of them. No two rooms have a part in common, so that nothing has to be merged in depth.
+  global.setLocaleMessage(ownLocale, Object.assign({}, global.getLocaleMessage(ownLocale), ...loaded))
+  for (const room of missing) said.add(room)
 }
 
 /** Every sentence there is. */

@@ -21,6 +21,7 @@ final class TemplateTest extends TestCase
     #[TestWith(['Hello {nmae} {link}', 'unknown', 'nmae'])]
     #[TestWith(['Hello {name {link}', 'not-closed', '{name'])]
     #[TestWith(['Hello {name}', 'no-link', ''])]
+    #[TestWith(['Hello {name}[ {words}: {link}]', 'no-link', ''])]
     #[TestWith(["  \n", 'empty', ''])]
     #[TestWith(['Hello {name}} {link}', 'not-closed', '}'])]
     public function testWhatIsWrongIsSaid(string $body, string $code, string $value): void
