@@ -187,7 +187,8 @@ test('somebody is corrected, noted about, handed what is held, and erased once t
   await expect(page.getByText('This person is still in a site, or will be.')).toBeVisible()
   await page.getByRole('button', { name: 'Cancel' }).click()
   await page.getByRole('link', { name: 'The Long Baroque' }).first().click()
-  await page.getByRole('complementary').getByRole('button', { name: 'Remove' }).click()
+  // The page that is left has a button that begins with the same word: to remove the note.
+  await page.getByRole('complementary').getByRole('button', { name: 'Remove', exact: true }).click()
   await page.getByRole('button', { name: 'Remove Tad Wierzbak' }).click()
   await expect(strip(page)).toContainText('is removed')
   await page.goto('/people?q=tad+wierzbak')

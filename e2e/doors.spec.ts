@@ -164,7 +164,7 @@ test('when the seats are gone one waits, a seat that frees is kept for the first
     .filter({ hasText: 'Learner' })
     .first()
     .click()
-  await page.getByRole('complementary').getByRole('button', { name: 'Remove' }).click()
+  await page.getByRole('complementary').getByRole('button', { name: 'Remove', exact: true }).click()
   await page
     .getByRole('complementary')
     .getByRole('button', { name: /^Remove .+$/ })
