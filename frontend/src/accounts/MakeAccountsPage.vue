@@ -2,6 +2,7 @@
 import { optionsIn, optionsOf } from '@/ui/options'
 import Textarea from 'primevue/textarea'
 import NumberField from '@/ui/NumberField.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
@@ -154,7 +155,10 @@ const apply = () =>
           stacked
           :label="t('accounts.division')"
           :options="optionsOf(platform?.divisions, 'code')"
-        />
+          ><template #label
+            ><HelpWord term="division">{{ t('accounts.division') }}</HelpWord></template
+          ></PickOne
+        >
       </div>
       <div class="field">
         <PickOne
@@ -162,7 +166,10 @@ const apply = () =>
           stacked
           :label="t('accounts.kind')"
           :options="optionsIn(KINDS, (kind) => t(`kind.${kind}`))"
-        />
+          ><template #label
+            ><HelpWord term="external">{{ t('accounts.kind') }}</HelpWord></template
+          ></PickOne
+        >
       </div>
       <div v-if="work.kind === 'learner'" class="field">
         <label for="acc-level">{{ t('accounts.level') }}</label><NumberField

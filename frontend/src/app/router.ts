@@ -139,7 +139,7 @@ export const router = createRouter({
       path: '/people/new',
       name: 'make-accounts',
       component: () => import('@/accounts/MakeAccountsPage.vue'),
-      meta: { words: ['accounts', 'people', 'messages'] },
+      meta: { words: ['accounts', 'people', 'messages', 'glossary'] },
     },
     {
       path: '/people/duplicates',
@@ -187,13 +187,13 @@ export const router = createRouter({
       path: '/sites/make',
       name: 'make-sites',
       component: () => import('@/desk/MakeSitesPage.vue'),
-      meta: { words: ['sites', 'changes'] },
+      meta: { words: ['sites', 'changes', 'glossary'] },
     },
     {
       path: '/people/:person([0-9a-f-]{36})',
       name: 'person',
       component: () => import('@/desk/PersonPage.vue'),
-      meta: { words: ['people', 'history', 'messages'] },
+      meta: { words: ['people', 'history', 'messages', 'glossary'] },
     },
     {
       path: '/glossary',

@@ -2,6 +2,7 @@
 import { optionsOf } from '@/ui/options'
 import OneOf from '@/ui/OneOf.vue'
 import Textarea from 'primevue/textarea'
+import HelpWord from '@/ui/HelpWord.vue'
 import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
@@ -113,7 +114,10 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
           stacked
           :label="t('makeSites.division')"
           :options="[none, ...optionsOf(platform?.divisions, 'code')]"
-        />
+          ><template #label
+            ><HelpWord term="division">{{ t('makeSites.division') }}</HelpWord></template
+          ></PickOne
+        >
       </div>
       <div class="field">
         <PickOne
@@ -121,7 +125,10 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
           stacked
           :label="t('makeSites.term')"
           :options="[none, ...optionsOf(platform?.terms, 'code')]"
-        />
+          ><template #label
+            ><HelpWord term="term-of-year">{{ t('makeSites.term') }}</HelpWord></template
+          ></PickOne
+        >
       </div>
     </div>
     <div class="field">

@@ -8,6 +8,7 @@ import { fullName } from '@/shared/sentences'
 import { t } from '@/shared/words'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 import MessageList from '@/messages/MessageList.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PersonAccount from '@/accounts/PersonAccount.vue'
 import PersonErase from '@/accounts/PersonErase.vue'
@@ -49,8 +50,10 @@ const messages = computed(() => ({ person: id.value }))
       <header>
         <h1>{{ fullName(page.person) }}</h1>
         <p>
-          {{ t(`kind.${page.person.kind}`)
-          }}<template v-if="page.person.level">, {{ t('level', { n: page.person.level }) }}</template> ·
+          <HelpWord v-if="page.person.kind === 'external'" term="external" /><template v-else>{{
+            t(`kind.${page.person.kind}`)
+          }}</template
+          ><template v-if="page.person.level">, {{ t('level', { n: page.person.level }) }}</template> ·
           {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
           <span v-if="page.person.preferred" class="soft"> · {{ page.person.given }} {{ page.person.family }}</span
           ><span v-if="page.person.former" class="soft"> · {{ t('card.formerly', { name: page.person.former }) }}</span>

@@ -76,8 +76,10 @@ async function act(request: Parameters<typeof change>[1]) {
           <template v-if="card.person.former"> {{ t('card.formerly', { name: card.person.former }) }}</template>
         </p>
         <p>
-          {{ t(`kind.${card.person.kind}`)
-          }}<template v-if="card.person.level">, {{ t('level', { n: card.person.level }) }}</template> ·
+          <HelpWord v-if="card.person.kind === 'external'" term="external" /><template v-else>{{
+            t(`kind.${card.person.kind}`)
+          }}</template
+          ><template v-if="card.person.level">, {{ t('level', { n: card.person.level }) }}</template> ·
           {{ card.person.division.name }}
           <span v-if="card.person.number" class="num">{{ card.person.number }}</span>
         </p>
@@ -110,7 +112,9 @@ async function act(request: Parameters<typeof change>[1]) {
 
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
       <div v-if="asking === 'role'" class="asking">
-        <h3>{{ t('card.chooseRole') }}</h3>
+        <h3>
+          <HelpWord term="role">{{ t('card.chooseRole') }}</HelpWord>
+        </h3>
         <RoleChoice
           :options="card.options"
           :zone="zone"

@@ -171,7 +171,10 @@ async function settle(takeTheirs: boolean) {
             :options="optionsOf(divisions, 'code')"
             :invalid="!!wrong('division')"
             aria-describedby="division-wrong"
-          />
+            ><template #label
+              ><HelpWord term="division">{{ t('form.division') }}</HelpWord></template
+            ></PickOne
+          >
           <span id="division-wrong" class="wrong">{{ wrong('division') }}</span>
         </div>
         <div class="field">
@@ -183,7 +186,10 @@ async function settle(takeTheirs: boolean) {
             :options="optionsOf(platform?.terms, 'code')"
             :invalid="!!wrong('term')"
             aria-describedby="term-wrong"
-          />
+            ><template #label
+              ><HelpWord term="term-of-year">{{ t('form.term') }}</HelpWord></template
+            ></PickOne
+          >
           <span id="term-wrong" class="wrong">{{ wrong('term') }}</span>
         </div>
         <div class="field">
@@ -208,7 +214,9 @@ async function settle(takeTheirs: boolean) {
           }}</span>
         </div>
         <div class="field">
-          <label for="seats">{{ t('form.seats') }}</label>
+          <label for="seats"
+            ><HelpWord term="seat">{{ t('form.seats') }}</HelpWord></label
+          >
           <InputText
             id="seats"
             v-model="form.seats"

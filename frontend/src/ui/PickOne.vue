@@ -1,12 +1,13 @@
 <script setup lang="ts" generic="T extends string | number | boolean">
 import Select from 'primevue/select'
-import { computed, useId } from 'vue'
+import { computed, useAttrs, useId } from 'vue'
 import { t } from '@/shared/words'
 import type { Option } from './options'
 
 /**
  * One of several. Example: `<PickOne v-model="role" :label="t('roster.col.role')" :options="roles" />`. The label is
- * said to who cannot see; `shown` writes it before the field, too. Long lists can be filtered by typing.
+ * said to who cannot see; `shown` writes it before the field, too, or what is in the slot `label`, such as a word that
+ * is told. Long lists can be filtered by typing.
  */
 defineOptions({ inheritAttrs: false })
 const value = defineModel<T>()
@@ -19,6 +20,7 @@ const props = defineProps<{
   placeholder?: string
   id?: string
 }>()
+const attrs = useAttrs()
 const LONG = 10
 const own = useId()
 const labelId = computed(() => (props.id ?? own) + '-label')
@@ -49,13 +51,16 @@ const list = computed(() => ({
   autoFilterFocus: true,
   filterPlaceholder: t('parts.filter'),
   placeholder: props.placeholder,
-  size: 'small' as const,
+  // As high as the other fields of a form where it is as wide as they are.
+  size: 'fluid' in attrs ? undefined : ('small' as const),
 }))
 </script>
 
 <template>
   <span v-if="shown || stacked" class="pick" :class="{ stacked }">
-    <span :id="labelId" class="label">{{ label }}</span>
+    <span :id="labelId" class="label"
+      ><slot name="label">{{ label }}</slot></span
+    >
     <Select v-bind="{ ...$attrs, ...list }" v-model="place" :aria-labelledby="labelId" />
   </span>
   <Select v-else v-bind="{ ...$attrs, ...list }" v-model="place" :aria-label="label" />
