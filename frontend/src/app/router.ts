@@ -162,6 +162,8 @@ export const router = createRouter({
     {
       path: '/people/merge',
       name: 'merge',
+      // Which two is said in the address; without them, they are chosen first.
+      beforeEnter: ({ query }) => (query.stays && query.goes ? true : '/people/duplicates'),
       component: () => import('@/accounts/MergePage.vue'),
       meta: { words: ['accounts', 'people', 'changes'] },
     },
