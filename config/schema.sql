@@ -127,6 +127,18 @@ CREATE TABLE `change_request` (
   CONSTRAINT `FK_CB902D36CDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `days_off` (
+  `id` binary(16) NOT NULL,
+  `name` varchar(120) NOT NULL,
+  `from_on` varchar(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `until_on` varchar(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `division_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_C98E6BCA41859289` (`division_id`),
+  KEY `in_order` (`from_on`,`until_on`),
+  CONSTRAINT `FK_C98E6BCA41859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `division` (
   `id` binary(16) NOT NULL,
   `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
@@ -134,8 +146,15 @@ CREATE TABLE `division` (
   `minors` tinyint(4) NOT NULL,
   `language` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'en-GB',
   `time_zone` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'UTC',
+  `parent_id` binary(16) DEFAULT NULL,
+  `first_level` smallint(6) NOT NULL DEFAULT 1,
+  `level_names` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`level_names`)),
+  `welcome` varchar(2000) NOT NULL DEFAULT '',
+  `retired` tinyint(4) NOT NULL DEFAULT 0,
   PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_1017471477153098` (`code`)
+  UNIQUE KEY `UNIQ_1017471477153098` (`code`),
+  KEY `IDX_10174714727ACA70` (`parent_id`),
+  CONSTRAINT `FK_10174714727ACA70` FOREIGN KEY (`parent_id`) REFERENCES `division` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `division_administrator` (
@@ -145,6 +164,16 @@ CREATE TABLE `division_administrator` (
   KEY `IDX_9E19A24341859289` (`division_id`),
   CONSTRAINT `FK_9E19A243217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_9E19A24341859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `division_within` (
+  `above_id` binary(16) NOT NULL,
+  `division_id` binary(16) NOT NULL,
+  PRIMARY KEY (`above_id`,`division_id`),
+  KEY `IDX_754DC1837F829173` (`above_id`),
+  KEY `IDX_754DC18341859289` (`division_id`),
+  CONSTRAINT `FK_754DC18341859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
+  CONSTRAINT `FK_754DC1837F829173` FOREIGN KEY (`above_id`) REFERENCES `division` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `door` (
@@ -604,6 +633,14 @@ CREATE TABLE `session` (
   KEY `ends` (`ends_at`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `settings_version` (
+  `version` int(11) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `made_by` binary(16) DEFAULT NULL,
+  `settings` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`settings`)),
+  PRIMARY KEY (`version`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `settled_line` (
   `site_id` binary(16) NOT NULL,
   `gist` varchar(120) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
@@ -684,8 +721,11 @@ CREATE TABLE `term` (
   `name` varchar(120) NOT NULL,
   `starts_on` varchar(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `ends_on` varchar(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `division_id` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_A50FE78D77153098` (`code`)
+  UNIQUE KEY `UNIQ_A50FE78D77153098` (`code`),
+  KEY `IDX_A50FE78D41859289` (`division_id`),
+  CONSTRAINT `FK_A50FE78D41859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `throttle` (

@@ -90,7 +90,7 @@ final readonly class Doorman
      * @param ?string $division      theirs, by code; null for somebody without an account
      * @param bool    $administrator of the site's division
      */
-    public static function mayPreview(
+    public function mayPreview(
         DoorTerms $door,
         bool $anyone,
         ?string $division,
@@ -100,7 +100,7 @@ final readonly class Doorman
         return DoorState::Open === DoorState::of($door->open, false, $door->hours, $now)
             && ($anyone
                 || (null !== $division
-                    && ([] === $door->divisions || $administrator || \in_array($division, $door->divisions, true))));
+                    && ([] === $door->divisions || $administrator || $this->roles->isOf($division, $door->divisions))));
     }
 
     private function refusal(
@@ -121,7 +121,7 @@ final readonly class Doorman
             $now < $door->hours->from => Admission::no('not-yet', 'come-back', ['from' => $door->hours->from]),
             $now >= $door->hours->until => Admission::no('over', 'ask-lead', ['until' => $door->hours->until]),
             !$person->accountOpen($now) => Admission::no('account-closed', 'ask-lead'),
-            [] !== $door->divisions && !\in_array($person->division, $door->divisions, true) => Admission::no(
+            [] !== $door->divisions && !$this->roles->isOf($person->division, $door->divisions) => Admission::no(
                 'wrong-division',
                 'ask-lead',
             ),

@@ -6,6 +6,7 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Sites\LevelBand;
 
 /** A role as the platform has set it. */
@@ -45,6 +46,29 @@ final readonly class Role
     /** The same under another name. */
     public function called(string $name): self
     {
+        return $this->with($name, $this->bands);
+    }
+
+    /** The same, where a band of a division is that of those below it, too. */
+    public function over(DivisionTree $tree): self
+    {
+        return $this->with(
+            $this->name,
+            array_map(
+                static fn(Band $band): Band => new Band(
+                    $band->name,
+                    $tree->reach($band->divisions),
+                    $band->levels,
+                    $band->permissions,
+                ),
+                $this->bands,
+            ),
+        );
+    }
+
+    /** @param list<Band> $bands */
+    private function with(string $name, array $bands): self
+    {
         return new self(
             $this->code,
             $name,
@@ -59,7 +83,7 @@ final readonly class Role
             $this->listed,
             $this->caution,
             $this->learnersOf,
-            $this->bands,
+            $bands,
         );
     }
 

@@ -6,6 +6,7 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Sites\Site;
 
 /** All roles of the platform, highest rank first, and the questions asked of them. */
@@ -14,11 +15,26 @@ final readonly class RoleBook
     /** @var array<string, Role> */
     private array $roles;
 
-    /** @param list<Role> $roles */
-    public function __construct(array $roles)
+    /**
+     * @param list<Role>   $roles
+     * @param DivisionTree $divisions what holds for one of them holds for those below it
+     */
+    public function __construct(array $roles, private DivisionTree $divisions = new DivisionTree([]))
     {
         usort($roles, static fn(Role $a, Role $b): int => [$b->rank, $a->code] <=> [$a->rank, $b->code]);
         $this->roles = array_column($roles, null, 'code');
+    }
+
+    /** @param list<string> $divisions whether one is one of these, or below it */
+    public function isOf(string $division, array $divisions): bool
+    {
+        foreach ($divisions as $each) {
+            if ($this->divisions->within($division, $each)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function find(string $code): ?Role
@@ -195,7 +211,7 @@ final readonly class RoleBook
 
     private function outsideTheSite(Person $person, Site $site): bool
     {
-        return $person->division !== $site->division
+        return !$this->divisions->within($person->division, $site->division)
             || (null !== $site->levels && null !== $person->level && !$site->levels->contains($person->level));
     }
 }

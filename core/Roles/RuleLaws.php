@@ -6,6 +6,7 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\SettingsProblem;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Nicknames;
@@ -40,7 +41,7 @@ final class RuleLaws
      * @param list<string>       $divisions codes of all there are
      * @param array<string, int> $sites     how many there are of a kind, by its code
      *
-     * @return list<RuleProblem> none where the rules may be so
+     * @return list<SettingsProblem> none where the rules may be so
      */
     public static function check(
         Rules $before,
@@ -63,26 +64,26 @@ final class RuleLaws
         foreach ([['name', $names], ['rank', $ranks]] as [$field, $uses]) {
             foreach ($uses as $codes) {
                 if (\count($codes) > 1) {
-                    $problems[] = new RuleProblem("roles/$codes[1]/$field", 'taken-'.$field, ['by' => $codes[0]]);
+                    $problems[] = new SettingsProblem("roles/$codes[1]/$field", 'taken-'.$field, ['by' => $codes[0]]);
                 }
             }
         }
         foreach ($before->roles->all() as $role) {
             if (null === $after->roles->find($role->code) && ($holders[$role->code] ?? 0) > 0) {
-                $problems[] = new RuleProblem('roles/'.$role->code, 'still-held', [
+                $problems[] = new SettingsProblem('roles/'.$role->code, 'still-held', [
                     'people' => $holders[$role->code],
                 ]);
             }
         }
         if (\count($after->roles->all()) > self::MOST_ROLES) {
-            $problems[] = new RuleProblem('roles', 'too-many-roles', ['most' => self::MOST_ROLES]);
+            $problems[] = new SettingsProblem('roles', 'too-many-roles', ['most' => self::MOST_ROLES]);
         }
         if ([] === array_filter($after->roles->all(), static fn(Role $role): bool => $role->lead)) {
-            $problems[] = new RuleProblem('roles', 'no-lead-role');
+            $problems[] = new SettingsProblem('roles', 'no-lead-role');
         }
 
         foreach (array_diff(array_keys($after->outside), $divisions) as $division) {
-            $problems[] = new RuleProblem('outside/'.$division, 'no-such-division');
+            $problems[] = new SettingsProblem('outside/'.$division, 'no-such-division');
         }
 
         return [
@@ -92,7 +93,7 @@ final class RuleLaws
             ...self::nicknames($after->nicknames()),
             ...self::siteKinds($after->siteKinds, $sites),
             ...mb_strlen($after->question) > self::LONGEST_QUESTION
-                ? [new RuleProblem('question', 'too-long')]
+                ? [new SettingsProblem('question', 'too-long')]
                 : [],
         ];
     }
@@ -100,7 +101,7 @@ final class RuleLaws
     /**
      * @param list<string> $divisions
      *
-     * @return list<RuleProblem>
+     * @return list<SettingsProblem>
      */
     private static function role(Role $role, RoleBook $book, array $divisions): array
     {
@@ -111,7 +112,7 @@ final class RuleLaws
             $at,
         ): void {
             if ($is) {
-                $problems[] = new RuleProblem(
+                $problems[] = new SettingsProblem(
                     $at.$field,
                     $code,
                     array_filter($values, is_string(...), \ARRAY_FILTER_USE_KEY),
@@ -206,16 +207,16 @@ final class RuleLaws
     /**
      * What sites rely on stays as it was made: seats and leads are counted by it.
      *
-     * @return list<RuleProblem>
+     * @return list<SettingsProblem>
      */
     private static function kept(Role $role, ?Role $before): array
     {
         return [
             ...null !== $before && $before->lead !== $role->lead
-                ? [new RuleProblem("roles/$role->code/lead", 'lead-stays')]
+                ? [new SettingsProblem("roles/$role->code/lead", 'lead-stays')]
                 : [],
             ...null !== $before && $before->takesSeat !== $role->takesSeat
-                ? [new RuleProblem("roles/$role->code/takesSeat", 'seat-stays')]
+                ? [new SettingsProblem("roles/$role->code/takesSeat", 'seat-stays')]
                 : [],
         ];
     }
@@ -223,7 +224,7 @@ final class RuleLaws
     /**
      * @param list<NumberFormat> $formats
      *
-     * @return list<RuleProblem>
+     * @return list<SettingsProblem>
      */
     private static function numbers(array $formats): array
     {
@@ -231,20 +232,20 @@ final class RuleLaws
         foreach ($formats as $index => $format) {
             $at = "numbers/$index/";
             if (mb_strlen($format->name) > self::LONGEST_NAME) {
-                $problems[] = new RuleProblem($at.'name', 'too-long');
+                $problems[] = new SettingsProblem($at.'name', 'too-long');
             }
             if ('' === trim($format->name)) {
-                $problems[] = new RuleProblem($at.'name', 'no-name');
+                $problems[] = new SettingsProblem($at.'name', 'no-name');
             }
             if (1 !== preg_match('/^[A-Z]{0,6}$/D', $format->prefix)) {
-                $problems[] = new RuleProblem($at.'prefix', 'bad-prefix');
+                $problems[] = new SettingsProblem($at.'prefix', 'bad-prefix');
             }
             if ($format->digits < 2 || $format->digits > 16) {
-                $problems[] = new RuleProblem($at.'digits', 'digits-out-of-range');
+                $problems[] = new SettingsProblem($at.'digits', 'digits-out-of-range');
             }
             foreach (\array_slice($formats, 0, $index) as $other) {
                 if ($other->prefix === $format->prefix && $other->digits === $format->digits) {
-                    $problems[] = new RuleProblem($at.'digits', 'same-format', ['by' => $other->name]);
+                    $problems[] = new SettingsProblem($at.'digits', 'same-format', ['by' => $other->name]);
                 }
             }
         }
@@ -255,13 +256,13 @@ final class RuleLaws
     /**
      * @param list<list<string>> $rows
      *
-     * @return list<RuleProblem>
+     * @return list<SettingsProblem>
      */
     private static function nicknames(array $rows): array
     {
         $problems =
             \count($rows) > Nicknames::MOST_ROWS
-                ? [new RuleProblem('nicknames', 'too-many-names', ['most' => Nicknames::MOST_ROWS])]
+                ? [new SettingsProblem('nicknames', 'too-many-names', ['most' => Nicknames::MOST_ROWS])]
                 : [];
         $tooLong = static fn(string $name): bool => mb_strlen($name) > Nicknames::LONGEST_NAME;
         $notOneWord = static function (string $name): bool {
@@ -278,7 +279,7 @@ final class RuleLaws
                 default => null,
             };
             if (null !== $wrong) {
-                $problems[] = new RuleProblem("nicknames/$index", $wrong, [
+                $problems[] = new SettingsProblem("nicknames/$index", $wrong, [
                     'name' => mb_substr($row[0] ?? '', 0, Nicknames::LONGEST_NAME),
                 ]);
             }
@@ -287,7 +288,7 @@ final class RuleLaws
         return $problems;
     }
 
-    /** @return list<RuleProblem> */
+    /** @return list<SettingsProblem> */
     private static function limits(Limits $limits): array
     {
         $problems = [];
@@ -312,7 +313,11 @@ final class RuleLaws
             ] as $field => [$least, $most]
         ) {
             if ($limits->{$field} < $least || $limits->{$field} > $most) {
-                $problems[] = new RuleProblem("limits/$field", 'out-of-range', ['least' => $least, 'most' => $most]);
+                $problems[] = new SettingsProblem(
+                    "limits/$field",
+                    'out-of-range',
+                    ['least' => $least, 'most' => $most]
+                );
             }
         }
 
@@ -323,7 +328,7 @@ final class RuleLaws
      * @param list<SiteKind>     $kinds
      * @param array<string, int> $sites how many there are of a kind, by its code
      *
-     * @return list<RuleProblem>
+     * @return list<SettingsProblem>
      */
     private static function siteKinds(array $kinds, array $sites): array
     {
@@ -341,16 +346,16 @@ final class RuleLaws
                 default => null,
             };
             if (null !== $wrong) {
-                $problems[] = new RuleProblem($at.$wrong[0], $wrong[1], ['by' => $names[$name] ?? '']);
+                $problems[] = new SettingsProblem($at.$wrong[0], $wrong[1], ['by' => $names[$name] ?? '']);
             }
             $codes[$kind->code] = true;
             $names[$name] ??= $kind->code;
         }
         foreach (array_diff_key($sites, $codes) as $code => $many) {
-            $problems[] = new RuleProblem('siteKinds/'.$code, 'kind-in-use', ['sites' => $many]);
+            $problems[] = new SettingsProblem('siteKinds/'.$code, 'kind-in-use', ['sites' => $many]);
         }
         if ([] === $kinds || \count($kinds) > self::MOST_SITE_KINDS) {
-            $problems[] = new RuleProblem('siteKinds', 'number-of-kinds', ['most' => self::MOST_SITE_KINDS]);
+            $problems[] = new SettingsProblem('siteKinds', 'number-of-kinds', ['most' => self::MOST_SITE_KINDS]);
         }
 
         return $problems;

@@ -7,6 +7,7 @@ namespace MintDoor\Core\Roles;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Nicknames;
 
@@ -36,6 +37,33 @@ final readonly class Rules
         public string $question = '',
     ) {
         $this->nicknames = implode("\n", array_map(static fn(array $row): string => implode("\t", $row), $nicknames));
+    }
+
+    /** The same, where whatever holds for a division holds for those below it that have nothing of their own. */
+    public function over(DivisionTree $tree): self
+    {
+        $outside = [];
+        foreach ($tree->all() as $division) {
+            foreach ($tree->above($division->code) as $above) {
+                if (isset($this->outside[$above])) {
+                    $outside[$division->code] = $this->outside[$above];
+                    break;
+                }
+            }
+        }
+
+        return new self(
+            new RoleBook(
+                array_map(static fn(Role $role): Role => $role->over($tree), $this->roles->all()),
+                $tree,
+            ),
+            $this->numbers,
+            $this->limits,
+            $this->nicknames(),
+            $outside,
+            $this->siteKinds,
+            $this->question,
+        );
     }
 
     /** What a kind of site is called; its code where it is not known any more. */

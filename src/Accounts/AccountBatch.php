@@ -21,13 +21,13 @@ use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\Intake\PersonSeen;
 use MintDoor\People\PersonShown;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Repository\Divisions;
 
 /** Works out what rows of people come to. Changes nothing. */
 final readonly class AccountBatch
@@ -46,7 +46,7 @@ final readonly class AccountBatch
 
     public function read(AccountBatchRequest $request, Caller $caller): RowsRead
     {
-        $divisions = $this->divisions->names();
+        $divisions = $this->divisions->offered();
         if ('' !== $request->division && !isset($divisions[$request->division])) {
             throw Problem::field('/division', 'unknown', 'accounts.no-such-division-any');
         }

@@ -44,6 +44,7 @@ final class PlatformBuilder
     /** What others point to comes first. */
     private const TABLES = [
         'division',
+        'division_within',
         'term',
         'person',
         'account',
@@ -66,6 +67,9 @@ final class PlatformBuilder
     private readonly PeopleWriter $people;
 
     private int $made = 0;
+
+    /** @var array<string, list<string>> division id => its own and those above */
+    private array $above = [];
 
     private RoleBook $roles;
 
@@ -107,7 +111,8 @@ final class PlatformBuilder
         );
     }
 
-    public function division(string $code, string $name, bool $minors = false): string
+    /** @param ?string $parent id of the division it is a part of; it is made before */
+    public function division(string $code, string $name, bool $minors = false, ?string $parent = null): string
     {
         $this->rows->add('division', [
             'id' => BulkWriter::id($id = $this->id()),
@@ -116,7 +121,15 @@ final class PlatformBuilder
             'minors' => $minors,
             'language' => 'en-GB',
             'time_zone' => 'Europe/Amsterdam',
+            'parent_id' => null === $parent ? null : BulkWriter::id($parent),
         ]);
+        $this->above[$id] = [$id, ...$this->above[$parent ?? ''] ?? []];
+        foreach ($this->above[$id] as $above) {
+            $this->rows->add('division_within', [
+                'above_id' => BulkWriter::id($above),
+                'division_id' => BulkWriter::id($id),
+            ]);
+        }
 
         return $id;
     }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Platform\TermShown;
 use MintDoor\Shared\Named;
-use MintDoor\Sites\TermShown;
 
 /** Schema `Platform`: what hardly changes and every page needs. */
 final readonly class PlatformAnswer
 {
     /**
      * @param ?string         $now          instant
-     * @param list<Named>     $divisions
+     * @param list<DivisionShown> $divisions each followed by those below it
      * @param list<TermShown> $terms
      * @param int             $highestLevel that anybody has, or any site is for
      * @param list<Named>     $siteKinds

@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\People;
+use MintDoor\Platform\Entity\Term;
+use MintDoor\Platform\Repository\Divisions;
+use MintDoor\Platform\Repository\Terms;
+use MintDoor\Platform\TermShown;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Named;
 use MintDoor\Shared\PlatformClock;
-use MintDoor\Sites\Entity\Division;
-use MintDoor\Sites\Entity\Term;
-use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Sites;
-use MintDoor\Sites\Repository\Terms;
-use MintDoor\Sites\TermShown;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -41,13 +41,24 @@ final readonly class PlatformController
     #[Route('/platform', name: 'platform', methods: ['GET'])]
     public function platform(#[CurrentUser] Caller $caller): Response
     {
-        $divisions = $this->divisions->findBy([], ['name' => 'ASC']);
+        $tree = $this->divisions->tree();
+        $divisions = array_values(
+            array_filter(
+                array_column($tree->inOrder(), 'division'),
+                static fn(Division $division): bool => !$division->retired,
+            ),
+        );
 
         return new Answer(
             new PlatformAnswer(
                 now: Instant::toJson($this->clock->instant()),
                 divisions: array_map(
-                    static fn(Division $division): Named => new Named($division->code, $division->name),
+                    static fn(Division $division): DivisionShown => new DivisionShown(
+                        $division->code,
+                        $division->name,
+                        $division->parent,
+                        $tree->levels($division->code),
+                    ),
                     $divisions,
                 ),
                 terms: array_map(

@@ -8,13 +8,13 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\SettingsProblem;
 use MintDoor\Core\Roles\Affected;
 use MintDoor\Core\Roles\Holders;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\RuleChange;
 use MintDoor\Core\Roles\RuleLaws;
-use MintDoor\Core\Roles\RuleProblem;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
@@ -23,6 +23,7 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Desk\Repository\RulesEffect;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Roles\Roles;
 use MintDoor\Roles\RulesCodec;
@@ -32,7 +33,6 @@ use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Sites;
 
 /** Says whom other rules would affect, and puts them in force. */
@@ -67,8 +67,9 @@ final readonly class RulesHandler
     /** What putting other rules in force would do. Changes nothing. */
     public function preview(Rules $after): RulesPreview
     {
-        $before = $this->roles->rules();
-        $change = new RuleChange($before, $after);
+        $before = $this->asSet();
+        $tree = $this->divisions->tree();
+        $change = new RuleChange($before->over($tree), $after->over($tree));
         // Nobody holds a role that is not there yet, whatever it is called.
         $touched = array_values(
             array_filter($change->roles(), static fn(string $code): bool => null !== $before->roles->find($code)),
@@ -76,7 +77,7 @@ final readonly class RulesHandler
 
         return new RulesPreview(
             problems: array_map(
-                static fn(RuleProblem $problem): array => [
+                static fn(SettingsProblem $problem): array => [
                     'where' => $problem->where,
                     'code' => $problem->code,
                     'values' => (object) $problem->values,
@@ -115,7 +116,7 @@ final readonly class RulesHandler
     {
         $this->effect->lockAllSites();
         $this->roles->reset();
-        $before = $this->roles->rules();
+        $before = $this->asSet();
         $version = $this->roles->version();
         $seen->assert($version);
         $preview = $this->preview($after);
@@ -144,6 +145,12 @@ final readonly class RulesHandler
         );
 
         return $preview->inForce($version + 1);
+    }
+
+    /** The rules as somebody set them: what divisions have from those above them does not stand there. */
+    private function asSet(): Rules
+    {
+        return RulesCodec::read($this->books->last()->settings ?? []);
     }
 
     /**

@@ -21,6 +21,8 @@ use MintDoor\Core\Sites\SiteRows;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonShown;
+use MintDoor\Platform\Repository\Divisions;
+use MintDoor\Platform\Repository\Terms;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Enrollments;
@@ -33,8 +35,6 @@ use MintDoor\Shared\Speech;
 use MintDoor\Shared\Transaction;
 use MintDoor\Shared\Violated;
 use MintDoor\Shared\Wrong;
-use MintDoor\Sites\Repository\Divisions;
-use MintDoor\Sites\Repository\Terms;
 use MintDoor\Sites\SiteName;
 use Symfony\Component\Validator\Validator\ValidatorInterface;
 
@@ -61,7 +61,7 @@ final readonly class SiteBatch
     {
         $reader = new SiteRows(
             array_column($this->roles->rules()->siteKinds, 'name', 'code'),
-            $this->divisions->names(),
+            $this->divisions->offered(),
             $this->terms->names(),
             $request->division,
             $request->term,

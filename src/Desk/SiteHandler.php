@@ -16,6 +16,10 @@ use MintDoor\Core\Time\Window;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\People\Repository\Directory;
+use MintDoor\Platform\Entity\Division;
+use MintDoor\Platform\Entity\Term;
+use MintDoor\Platform\Repository\Divisions;
+use MintDoor\Platform\Repository\Terms;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\Door;
 use MintDoor\Roster\Repository\Enrollments;
@@ -28,12 +32,8 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Said;
-use MintDoor\Sites\Entity\Division;
 use MintDoor\Sites\Entity\Site;
-use MintDoor\Sites\Entity\Term;
-use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Sites;
-use MintDoor\Sites\Repository\Terms;
 use MintDoor\Sites\SiteRow;
 
 /** Makes sites and changes them. Runs inside a transaction. */
@@ -70,7 +70,7 @@ final readonly class SiteHandler
             throw Problem::notAllowed('desk.only-staff-make-sites');
         }
         $division = $this->division($request, $caller, null);
-        $term = $this->term($request);
+        $term = $this->term($request, $division, null);
         $this->assertKind($request->kind, null);
         $this->assertSeats($request->seats);
         // Asked first, so that a change list of many sites goes on; whoever is quicker still wins by the unique key.
@@ -130,7 +130,7 @@ final readonly class SiteHandler
         $site = $this->site($access);
         $division = $this->division($request, $access->caller, $access->site->division);
         $this->assertKind($request->kind, $site->kind);
-        $term = $this->term($request);
+        $term = $this->term($request, $division, $site->term->code);
         $this->assertSeats($request->seats);
         $this->assertNotFewerThanHeld($site, $access, $request->seats);
 
@@ -327,10 +327,17 @@ final readonly class SiteHandler
         return $this->sites->find($access->site->id) ?? throw Problem::notFound('site');
     }
 
-    private function term(SiteRequest $request): Term
+    /** A site keeps a term that is no longer one of its division until it gets another. */
+    private function term(SiteRequest $request, Division $division, ?string $present): Term
     {
-        return $this->terms->withCode($request->term)
-            ?? throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
+        $term = $this->terms->withCode($request->term);
+        $of = $term?->division?->code;
+        $fits = null === $of || $request->term === $present
+            || $this->divisions->tree()->within($division->code, $of);
+
+        return null !== $term && $fits
+            ? $term
+            : throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
     }
 
     /** A site keeps a kind that was given up until it gets another. */
@@ -344,8 +351,10 @@ final readonly class SiteHandler
 
     private function division(SiteRequest $request, Caller $caller, ?string $present): Division
     {
-        $division = $this->divisions->withCode($request->division)
-            ?? throw Problem::field('/division', 'unknown', 'desk.choose-division-list');
+        $division = $this->divisions->withCode($request->division);
+        if (null === $division || ($division->retired && $request->division !== $present)) {
+            throw Problem::field('/division', 'unknown', 'desk.choose-division-list');
+        }
         $reach = $this->directory->reachOf($caller);
         if (
             $request->division !== $present

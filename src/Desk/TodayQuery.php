@@ -9,6 +9,8 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Desk\Repository\TodayRows;
 use MintDoor\Desk\Repository\TodayScope;
 use MintDoor\History\KeptUntilChange;
+use MintDoor\Platform\Repository\Divisions;
+use MintDoor\Platform\Repository\Terms;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\HealthReport;
@@ -16,8 +18,6 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Somebody;
-use MintDoor\Sites\Repository\Divisions;
-use MintDoor\Sites\Repository\Terms;
 
 /** What waits for somebody today, what changes by itself in the next days, and what others did. */
 final readonly class TodayQuery

@@ -10,11 +10,11 @@ use MintDoor\Messages\Messages;
 use MintDoor\Messages\MessageValues;
 use MintDoor\Messages\Outgoing;
 use MintDoor\Messages\Texts;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Written;
-use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Messages about doors: an invitation, a reminder, a seat that is kept, an answer, a warning. */

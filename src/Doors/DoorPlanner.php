@@ -11,6 +11,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Repository\Sections;
@@ -19,7 +20,6 @@ use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Said;
-use MintDoor\Sites\Repository\Divisions;
 
 /** Checks a door as it is asked for, and says at its fields what is wrong with it. */
 final readonly class DoorPlanner

@@ -15,6 +15,7 @@ use MintDoor\People\Facts;
 use MintDoor\People\Repository\AccountRecords;
 use MintDoor\People\Repository\FindableNames;
 use MintDoor\People\Repository\People;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
@@ -22,7 +23,6 @@ use MintDoor\Shared\Ids;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Said;
-use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
 /** Accounts that people make for themselves on the way through a door that allows it, or with an invitation. */

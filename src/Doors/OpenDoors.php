@@ -122,7 +122,7 @@ final readonly class OpenDoors
         $found = $this->found($door);
         $may =
             null !== $found
-            && Doorman::mayPreview(
+            && (new Doorman($this->roles->book()))->mayPreview(
                 $found->terms(),
                 $found->policy->anyone,
                 $caller?->division,

@@ -16,6 +16,8 @@ use MintDoor\Doors\Repository\QuietPeople;
 use MintDoor\Doors\Repository\SentenceDoors;
 use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\Platform\Entity\Term;
+use MintDoor\Platform\Repository\Terms;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
@@ -23,8 +25,6 @@ use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
-use MintDoor\Sites\Entity\Term;
-use MintDoor\Sites\Repository\Terms;
 use Psr\Log\LoggerInterface;
 
 /**

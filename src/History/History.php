@@ -31,6 +31,7 @@ final readonly class History
         'account-closed',
         'account-opened',
         'rules-changed',
+        'settings-changed',
         'administrator-named',
     ];
 

@@ -73,6 +73,7 @@ final readonly class HistoryFilter
             'person-erased',
             'person-exported',
             'rules-changed',
+            'settings-changed',
             'template-changed',
             'merged',
             'unmerged',

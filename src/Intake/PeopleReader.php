@@ -18,6 +18,7 @@ use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\Repository\Lookup;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Caller;
@@ -25,7 +26,6 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Repository\Divisions;
 
 /** Reads whom lines mean, as far as somebody may be told of people. */
 final readonly class PeopleReader

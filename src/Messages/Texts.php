@@ -7,9 +7,9 @@ namespace MintDoor\Messages;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\Template;
 use MintDoor\Messages\Repository\Templates;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Languages;
-use MintDoor\Sites\Repository\Divisions;
 
 /**
  * The templates of messages, in each language: a site's own, its division's, the platform's, or those the platform

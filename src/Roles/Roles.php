@@ -10,21 +10,28 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\People\PersonRow;
 use MintDoor\People\RolesThatLetIn;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Shared\Caller;
 use Symfony\Contracts\Service\ResetInterface;
 
-/** The rules as the platform has set them; read once a request, and again when they turn out to have changed. */
+/**
+ * The rules as the platform has set them, where whatever holds for a division holds for those below it; read once a
+ * request, and again when they turn out to have changed.
+ */
 final class Roles implements ResetInterface, RolesThatLetIn
 {
     private ?Rules $rules = null;
 
     private int $version = 0;
 
+    /** Of the settings, with whose tree of divisions they were read. */
+    private int $settings = 0;
+
     /** Under which name a machine remembers the version that holds, where that is known before it is read. */
     private ?string $key = null;
 
-    public function __construct(private readonly RuleBooks $books) {}
+    public function __construct(private readonly RuleBooks $books, private readonly Divisions $divisions) {}
 
     public function book(): RoleBook
     {
@@ -51,17 +58,20 @@ final class Roles implements ResetInterface, RolesThatLetIn
     /**
      * Whoever reads under a lock says which version holds there: what was read before it may be older.
      *
-     * @param int $madeAt when that version was made
+     * @param int $madeAt   when that version was made
+     * @param int $settings the version of the settings, which have the tree of divisions
      */
-    public function expect(int $version, int $madeAt): void
+    public function expect(int $version, int $madeAt, int $settings): void
     {
-        if (null !== $this->rules && $version !== $this->version) {
+        if (null !== $this->rules && [$version, $settings] !== [$this->version, $this->settings]) {
             $this->rules = null;
         }
-        $this->key = $this->key($version, $madeAt);
+        $this->key = $this->key($version, $madeAt, $settings);
         if (null === $this->rules) {
             $this->rules = $this->remembered();
-            $this->version = null === $this->rules ? $this->version : $version;
+            if (null !== $this->rules) {
+                [$this->version, $this->settings] = [$version, $settings];
+            }
         }
     }
 
@@ -82,29 +92,28 @@ final class Roles implements ResetInterface, RolesThatLetIn
     private function read(): Rules
     {
         // Which version holds is asked each time; what it says, only where this machine does not know it.
-        $last = apcu_enabled() ? $this->books->lastVersion() : null;
-        if (null !== $last) {
-            $this->key = $this->key($last->int('version'), $last->instant('made_at'));
-            $kept = $this->remembered();
-            if (null !== $kept) {
-                $this->version = $last->int('version');
-
-                return $kept;
-            }
+        $last = $this->books->lastVersion();
+        $this->version = $last?->int('version') ?? 0;
+        $this->settings = $last?->int('settings') ?? 0;
+        $this->key = apcu_enabled() && null !== $last
+            ? $this->key($this->version, $last->instant('made_at'), $this->settings)
+            : null;
+        $kept = $this->remembered();
+        if (null !== $kept) {
+            return $kept;
         }
-        $book = $this->books->last();
-        $rules = RulesCodec::read($book->settings ?? []);
-        $this->version = $book->version ?? 0;
-        if (apcu_enabled()) {
-            apcu_store($this->key($this->version, $book->madeAt ?? 0), $rules, 3_600);
+        $book = $this->books->find($this->version);
+        $rules = RulesCodec::read($book->settings ?? [])->over($this->divisions->tree());
+        if (null !== $this->key) {
+            apcu_store($this->key, $rules, 3_600);
         }
 
         return $rules;
     }
 
-    private function key(int $version, int $madeAt): string
+    private function key(int $version, int $madeAt, int $settings): string
     {
-        return 'mint-door.rules.'.$this->books->database().'.'.$version.'.'.$madeAt;
+        return implode('.', ['mint-door.rules', $this->books->database(), $version, $madeAt, $settings]);
     }
 
     public function rolesThatLetIn(Caller $caller): array

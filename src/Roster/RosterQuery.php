@@ -15,13 +15,13 @@ use MintDoor\Core\Time\Time;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\RosterList;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Repository\Divisions;
 
 /** Who is in a site, as the segments have it: filtered, sorted and paged in the database. */
 final readonly class RosterQuery

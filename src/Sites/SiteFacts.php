@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Sites;
 
+use MintDoor\Platform\TermShown;
 use MintDoor\Shared\Named;
 
 /** Schema `SiteFacts`: what schemas `SiteSummary`, `Site` and `Landing` share. */

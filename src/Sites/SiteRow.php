@@ -7,6 +7,7 @@ namespace MintDoor\Sites;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
+use MintDoor\Platform\TermShown;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Named;
 use MintDoor\Shared\Row;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
+use MintDoor\Platform\PlatformSettings;
+use MintDoor\Platform\SettingsCodec;
 use MintDoor\Roles\Roles;
 use MintDoor\Roles\RulesCodec;
 
@@ -29,6 +31,20 @@ trait Bodies
             ],
             'POST /sites/{site}/change-lists/{changeList}/undo' => ['apply' => false],
             'POST /sites/{site}/intake' => ['text' => 'Learner Learnersen'],
+            'PUT /settings' => [
+                'settings' => SettingsCodec::write($this->service(PlatformSettings::class)->read()),
+            ],
+            'POST /settings/later-terms' => [
+                'terms' => [
+                    [
+                        'code' => 'autumn',
+                        'name' => 'Autumn',
+                        'startsOn' => '2026-09-07',
+                        'endsOn' => '2026-12-18',
+                        'division' => null,
+                    ],
+                ],
+            ],
             'PUT /rules' => ['rules' => RulesCodec::write($this->service(Roles::class)->rules())],
             'PUT /administrators/{person}' => ['platform' => false, 'divisions' => ['evening']],
             'PUT /people/{person}/account' => ['open' => false, 'apply' => false],

@@ -15,6 +15,7 @@ final class Rooms
         'Text',
         'Shared',
         'Ui',
+        'Platform',
         'Sites',
         'People',
         'Roles',

@@ -6,12 +6,12 @@ import { useBusy } from '@/shared/busy'
 import { platformNow } from '@/shared/clock'
 import { me } from '@/shared/me'
 import { browserLocale, browserZone, languageName, settledOtherwise } from '@/shared/own'
+import { languageOptions, zoneOptions } from '@/shared/tags'
 import { wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import PickOne from '@/ui/PickOne.vue'
 
 /** How one wants days and numbers written, and by which clock. */
-const LANGUAGES = ['en-GB', 'en-US', 'en-AU', 'en-CA', 'en-IE', 'en-IN', 'en-NZ', 'en-SE', 'en-ZA']
 const route = useRoute()
 const section = ref<HTMLElement>()
 watch(
@@ -23,11 +23,11 @@ const language = ref(me.value?.language ?? '')
 const timeZone = ref(me.value?.timeZone ?? '')
 const languages = computed(() => [
   { value: '', label: t('ownSettings.asBrowser', { what: languageName(browserLocale) }) },
-  ...LANGUAGES.map((value) => ({ value, label: languageName(value) })),
+  ...languageOptions(),
 ])
 const zones = computed(() => [
   { value: '', label: t('ownSettings.asBrowser', { what: browserZone }) },
-  ...Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value.replaceAll('_', ' ') })),
+  ...zoneOptions(),
 ])
 /** What it comes to. */
 const example = computed(() =>

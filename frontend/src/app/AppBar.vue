@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { me } from '@/shared/me'
+import { administers, me } from '@/shared/me'
 import { t } from '@/shared/words'
 import FindOrDo from './FindOrDo.vue'
 import PersonMenu from './PersonMenu.vue'
@@ -22,6 +22,7 @@ const rooms = computed(() => [
         { to: '/rules', on: '/rules', words: t('app.rules') },
       ]
     : []),
+  ...(administers.value ? [{ to: '/platform', on: '/platform', words: t('app.platform') }] : []),
 ])
 </script>
 

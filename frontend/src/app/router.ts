@@ -130,6 +130,12 @@ export const router = createRouter({
       meta: { words: ['rules', 'roster', 'access', 'history', 'glossary'] },
     },
     {
+      path: '/platform/:part(general|divisions|terms|days-off|versions)?',
+      name: 'platform',
+      component: () => import('@/platform/PlatformPage.vue'),
+      meta: { words: ['platform', 'glossary'] },
+    },
+    {
       path: '/people',
       name: 'people',
       component: () => import('@/desk/PeoplePage.vue'),

@@ -3,7 +3,7 @@ import qrcode from 'qrcode-generator'
 import { computed, type Ref } from 'vue'
 import { api, take, type Door, type DoorRequest, type Platform, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
-import { ownLocale } from '@/shared/own'
+import { listed } from '@/shared/lists'
 import { day, lastDay } from '@/shared/sentences'
 import { inSentence, t, tIn } from '@/shared/words'
 
@@ -83,7 +83,6 @@ export interface Part {
   key?: boolean
 }
 
-const list = new Intl.ListFormat(ownLocale, { type: 'conjunction' })
 /** Stands where the key will be: a character that nobody types. */
 const KEY = '\uE000'
 
@@ -145,7 +144,7 @@ export function sentence(door: Door, names: Names): Part[] {
     beginning(door, terms, role),
     only(door, terms, names),
     hours(terms, names.site.timeZone),
-    ...(door.kind === 'preview' ? [t('doors.say.sees', { what: list.format(seen) })] : inside(door, terms, names)),
+    ...(door.kind === 'preview' ? [t('doors.say.sees', { what: listed(seen) })] : inside(door, terms, names)),
   ]
   const [before, after] = said.filter(Boolean).join(' ').split(KEY)
   return after === undefined

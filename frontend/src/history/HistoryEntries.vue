@@ -49,6 +49,7 @@ function sentence(entry: HistoryEntry): string {
       person: entry.person?.name ?? t('log.label-many', { n: data.count ?? 0 }, data.count ?? 0),
       label: data.label,
     })
+  if (entry.code === 'settings-changed') return t('log.settings', { version: data.version ?? '' })
   if (entry.code === 'rules-changed') return t('log.rules', { version: data.version ?? '' })
   if (entry.code === 'administrator-named') return t('log.administrator', { person: entry.person?.name ?? '' })
   if (entry.code === 'undo') {

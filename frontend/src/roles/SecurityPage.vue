@@ -39,6 +39,7 @@ const CODES = [
   'export',
   'page-outside',
   'rules-changed',
+  'settings-changed',
   'administrator-named',
 ]
 const codes = computed(() => CODES.map((code) => ({ code, name: tIn('security.what', code) })))

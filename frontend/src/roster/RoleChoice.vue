@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ownLocale } from '@/shared/own'
+import { listed } from '@/shared/lists'
 import { computed } from 'vue'
 import type { Permission, RoleOption } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
@@ -12,8 +12,7 @@ import { t } from '@/shared/words'
 const props = defineProps<{ options: RoleOption[]; zone: string; present?: string | null; busy?: boolean }>()
 defineEmits<{ choose: [role: string] }>()
 const { roleName } = usePlatform()
-const list = new Intl.ListFormat(ownLocale, { type: 'conjunction' })
-const words = (permissions: Permission[]) => list.format(permissions.map((permission) => t(`may.${permission}`)))
+const words = (permissions: Permission[]) => listed(permissions.map((permission) => t(`may.${permission}`)))
 const possible = computed(() => props.options.filter((option) => option.allowed && option.role !== props.present))
 /** The sentence why not, and the roles it is about. */
 const refused = computed(() => {

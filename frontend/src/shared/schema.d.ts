@@ -361,6 +361,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Name, divisions, terms and days off, as they are or as they were in an earlier version. */
+        get: operations["settings"];
+        /** @description Puts other settings in force, or with `apply` false says what is wrong with them and what they would change. Wants `If-Match` to apply. */
+        put: operations["changeSettings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/settings/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Who put which version of the settings in force, the last first; the last 100. */
+        get: operations["settingsVersions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/settings/later-terms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The terms of later years after the pattern of some: on the same days of the week, as near as can be to the same dates. Changes nothing. */
+        post: operations["laterTerms"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/administrators": {
         parameters: {
             query?: never;
@@ -2135,9 +2187,19 @@ export interface components {
             /** @description for administrators */
             platform: components["schemas"]["PlatformToday"] | null;
         };
-        Named: {
+        /** @description null for those of the division above; above none, levels have numbers and no names */
+        LevelNames: {
+            /** @description the number of the first */
+            first: number;
+            /** @description upwards; none where people have no level */
+            names: string[];
+        } | null;
+        Division: {
             code: string;
             name: string;
+            /** @description code of the division it is a part of */
+            parent: string | null;
+            levels: components["schemas"]["LevelNames"];
         };
         Term: {
             code: string;
@@ -2146,6 +2208,10 @@ export interface components {
             startsOn: string;
             /** @description a day, included */
             endsOn: string;
+        };
+        Named: {
+            code: string;
+            name: string;
         };
         /** @enum {string} */
         Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-history" | "run-site";
@@ -2163,7 +2229,8 @@ export interface components {
         };
         Platform: {
             now: components["schemas"]["Instant"];
-            divisions: components["schemas"]["Named"][];
+            /** @description as they are read, each followed by those below it; without retired ones */
+            divisions: components["schemas"]["Division"][];
             terms: components["schemas"]["Term"][];
             /** @description that anybody has, or any site is for */
             highestLevel: number;
@@ -2464,6 +2531,86 @@ export interface components {
             };
             version: number;
         };
+        DivisionSettings: {
+            code: string;
+            name: string;
+            /** @description code of the division it is a part of */
+            parent: string | null;
+            /** @description whether its learners are minors */
+            minors: boolean;
+            /** @description BCP 47, of letters to those who settled none */
+            language: string;
+            /** @description of the IANA database */
+            timeZone: string;
+            levels: components["schemas"]["LevelNames"];
+            welcome: string;
+            /** @description kept for what was, and offered no more */
+            retired: boolean;
+        };
+        TermSettings: {
+            code: string;
+            name: string;
+            /** @description a day */
+            startsOn: string;
+            /** @description a day, included */
+            endsOn: string;
+            /** @description code of the one whose sites may have it, with those below; null for all */
+            division: string | null;
+        };
+        DaysOff: {
+            name: string;
+            /** @description a day */
+            from: string;
+            /** @description a day, included */
+            until: string;
+            /** @description code of the one that has them off, with those below; null for all */
+            division: string | null;
+        };
+        Settings: {
+            /** @description of the platform, as its people call it */
+            name: string;
+            divisions: components["schemas"]["DivisionSettings"][];
+            terms: components["schemas"]["TermSettings"][];
+            daysOff: components["schemas"]["DaysOff"][];
+        };
+        SettingsBook: {
+            /** @description 0 where nobody set anything yet */
+            version: number;
+            mayChange: boolean;
+            settings: components["schemas"]["Settings"];
+            /** @description BCP 47 tags of those that letters can be written in */
+            languages: string[];
+        };
+        SettingsPreview: {
+            problems: components["schemas"]["RuleProblem"][];
+            differences: {
+                /** @enum {string} */
+                of: "platform" | "division" | "term" | "days-off";
+                which: string;
+                /** @enum {string} */
+                how: "made" | "changed" | "gone";
+                fields: {
+                    field: string;
+                    before: string;
+                    after: string;
+                }[];
+            }[];
+            /** @description who would administer more or fewer divisions */
+            reach: {
+                name: string;
+                also: string[];
+                not: string[];
+            }[];
+            /** @description of terms whose days become others */
+            sites: number;
+            version: number;
+        };
+        SettingsVersion: {
+            version: number;
+            madeAt: components["schemas"]["Instant"];
+            /** @description null for what was there before anybody set it */
+            madeBy: string | null;
+        };
         Administrators: {
             items: {
                 person: components["schemas"]["Somebody"];
@@ -2481,7 +2628,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -4513,6 +4660,139 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    settings: {
+        parameters: {
+            query?: {
+                version?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The settings */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsBook"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    changeSettings: {
+        parameters: {
+            query?: never;
+            header?: {
+                "If-Match"?: string;
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                    settings: components["schemas"]["Settings"];
+                };
+            };
+        };
+        responses: {
+            /** @description What follows, and the version that holds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsPreview"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    settingsVersions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The versions */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["SettingsVersion"][];
+                    };
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    laterTerms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    terms: components["schemas"]["TermSettings"][];
+                    /** @default 1 */
+                    years?: number;
+                    /** @description codes that are given already */
+                    taken?: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description The later terms */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["TermSettings"][];
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     administrators: {
         parameters: {
             query?: never;
@@ -4586,7 +4866,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;

@@ -19,6 +19,7 @@ const ROOMS = [
   'messages',
   'open',
   'people',
+  'platform',
   'roster',
   'rules',
   'sites',

@@ -49,11 +49,11 @@ const ROLES = [
   ['learner', 'Learner'],
   ['day-guest', 'Day guest'],
 ]
-const division = { code: 'seniors', name: 'Seniors' }
+const division = { code: 'seniors', name: 'Seniors', parent: null, levels: null }
 
 export const platform = {
   now: '2026-11-24T09:00:00Z',
-  divisions: [division, { code: 'faculty', name: 'Faculty' }],
+  divisions: [division, { code: 'faculty', name: 'Faculty', parent: null, levels: null }],
   highestLevel: 10,
   siteKinds: [
     { code: 'course', name: 'Course' },
@@ -215,6 +215,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
         { name: 'person', path: '/person/:person', component: nowhere },
         { name: 'messages', path: '/messages/:part?', component: nowhere },
         { name: 'rules', path: '/rules/:part?', component: nowhere },
+        { name: 'platform', path: '/platform/:part?', component: nowhere },
         { name: 'change-list', path: '/changeList/:changeList', component: nowhere },
         { name: 'poster', path: '/poster/:site/:door', component: nowhere },
         { name: 'preview', path: '/look/:door', component: nowhere },

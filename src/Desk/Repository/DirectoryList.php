@@ -14,6 +14,7 @@ use MintDoor\People\DirectoryFilter;
 use MintDoor\People\Entity\Person;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Bearers;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Id;
@@ -23,7 +24,6 @@ use MintDoor\Shared\Repository\WordIndex;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
 use MintDoor\Shared\Where;
-use MintDoor\Sites\Repository\Divisions;
 
 /**
  * The directory as a list. By hand: 200,000 people are sorted by an index, and found by the beginnings of words

@@ -10,13 +10,13 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\Desk\AlikeToRules;
 use MintDoor\Desk\PeopleAlike;
 use MintDoor\People\AlikeNumber;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
-use MintDoor\Sites\Repository\Divisions;
 
 /**
  * Whom other rules would affect. By hand: all enrollments of the platform are counted at once (`bin/bench`: preview of

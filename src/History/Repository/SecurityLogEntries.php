@@ -11,9 +11,9 @@ use MintDoor\Core\Time\Time;
 use MintDoor\History\SecurityFilter;
 use MintDoor\History\SecurityLine;
 use MintDoor\People\Entity\Person;
+use MintDoor\Platform\Entity\Division;
 use MintDoor\Shared\Entity\SecurityEntry;
 use MintDoor\Shared\Sql;
-use MintDoor\Sites\Entity\Division;
 use MintDoor\Sites\Entity\Site;
 
 /** The security log, looked through by administrators. */

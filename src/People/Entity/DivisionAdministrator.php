@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use MintDoor\Sites\Entity\Division;
+use MintDoor\Platform\Entity\Division;
 
 /** That a person administers a division. */
 #[ORM\Entity]

@@ -7,8 +7,8 @@ namespace MintDoor\People\Entity;
 use Doctrine\ORM\Mapping as ORM;
 use MintDoor\People\Facts;
 use MintDoor\People\PersonName;
+use MintDoor\Platform\Entity\Division;
 use MintDoor\Shared\Charset;
-use MintDoor\Sites\Entity\Division;
 
 /** Somebody of the directory. */
 #[ORM\Entity]

@@ -6,8 +6,8 @@ namespace MintDoor\People\Repository;
 
 use MintDoor\People\Entity\DivisionAdministrator;
 use MintDoor\People\Entity\Person;
+use MintDoor\Platform\Entity\Division;
 use MintDoor\Shared\BaseRepository;
-use MintDoor\Sites\Entity\Division;
 
 /**
  * Who administers which divisions.
@@ -44,6 +44,19 @@ final class Administrations extends BaseRepository
             $this->add(new DivisionAdministrator($this->reference(Person::class, $person), $division));
         }
         $this->flush();
+    }
+
+    /** @return list<array{name: string, divisions: list<string>}> who administers which, by name */
+    public function named(): array
+    {
+        $all = [];
+        foreach ($this->findAll() as $one) {
+            $all[$one->person->id]['name'] = $one->person->name();
+            $all[$one->person->id]['divisions'][] = $one->division->code;
+        }
+        usort($all, static fn(array $a, array $b): int => $a['name'] <=> $b['name']);
+
+        return $all;
     }
 
     /** @return array<string, list<string>> codes of divisions by person */

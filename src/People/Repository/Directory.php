@@ -39,26 +39,30 @@ final readonly class Directory
 
     /**
      * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people
-     * into, while they are not closed.
+     * into, while they are not closed; each with those below it.
      */
     public function reachOf(Caller $caller): Reach
     {
         $now = Instant::toSql($this->clock->instant());
         $rows = $this->rows(
-            'SELECT d.code, d.minors, r.division_id IS NOT NULL AS runs
+            'SELECT d.code, d.minors, r.division_id IS NOT NULL AS runs, own.division_id IS NOT NULL AS own
              FROM division d
              LEFT JOIN (
-                SELECT DISTINCT s.division_id
+                SELECT DISTINCT w.division_id
                 FROM enrollment_segment g
                 JOIN site s ON s.id = g.site_id
+                JOIN division_within w ON w.above_id = s.division_id
                 WHERE g.person_id = :person AND '.Sql::holds('g')." AND g.state = 'current' AND g.role IN (:roles)
                     AND s.closes_at > :now
              ) r ON r.division_id = d.id
+             LEFT JOIN (division_within own JOIN division home ON home.id = own.above_id AND home.code = :home)
+                ON own.division_id = d.id
              ORDER BY d.code",
             [
                 'person' => Id::binary($caller->id),
                 'now' => Instant::toSql($this->clock->instant()),
                 'roles' => $this->roles->rolesThatLetIn($caller) ?: [''],
+                'home' => $caller->division,
             ],
         );
         $divisions = $minors = [];
@@ -67,7 +71,7 @@ final readonly class Directory
             if (
                 $row->bool('runs')
                 || $caller->administers($code)
-                || ('staff' === $caller->kind && $caller->division === $code)
+                || ('staff' === $caller->kind && $row->bool('own'))
             ) {
                 $divisions[] = $code;
             }

@@ -24,10 +24,18 @@ final class RuleBooks extends BaseRepository
         return $this->findOneBy([], ['version' => 'DESC']);
     }
 
-    /** Which version holds, and when it was made; by hand, since it is asked by nearly every request. */
+    /**
+     * Which version holds, when it was made, and which version of the settings holds; by hand, since it is asked by
+     * nearly every request.
+     */
     public function lastVersion(): ?Row
     {
-        return $this->row('SELECT version, made_at FROM rule_book ORDER BY version DESC LIMIT 1');
+        return $this->row(
+            'SELECT version, made_at, (SELECT COALESCE(MAX(version), 0) FROM settings_version) AS settings
+             FROM rule_book
+             ORDER BY version DESC
+             LIMIT 1',
+        );
     }
 
     /** @param array<string, mixed> $settings as `RulesCodec` writes them */

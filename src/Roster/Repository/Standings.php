@@ -27,12 +27,16 @@ final class Standings extends BaseRepository
 
     private const CURRENT_IN_ROLES = "own.state = 'current' AND own.role IN (:roles)";
 
-    /** @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, `rules_version` and `rules_made_at` */
+    /**
+     * @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, `rules_version`, `rules_made_at`,
+     *     `settings_version`
+     */
     public function at(string $site, string $person, int $now): ?Row
     {
         return $this->row(
             'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.',
-                rb.version AS rules_version, rb.made_at AS rules_made_at
+                rb.version AS rules_version, rb.made_at AS rules_made_at,
+                (SELECT COALESCE(MAX(version), 0) FROM settings_version) AS settings_version
              FROM '.SiteRow::TABLES.'
              LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book)
              LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = :person AND '.Sql::holds('g').'

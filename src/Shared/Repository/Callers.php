@@ -23,9 +23,10 @@ final readonly class Callers
             a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
             a.language, a.time_zone,
             (
-                SELECT GROUP_CONCAT(ad.code)
+                SELECT GROUP_CONCAT(DISTINCT ad.code)
                 FROM division_administrator da
-                JOIN division ad ON ad.id = da.division_id
+                JOIN division_within w ON w.above_id = da.division_id
+                JOIN division ad ON ad.id = w.division_id
                 WHERE da.person_id = p.id
             ) AS divisions
         FROM %s

@@ -6,6 +6,8 @@ namespace MintDoor\Sites\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use MintDoor\Core\Time\Time;
+use MintDoor\Platform\Entity\Division;
+use MintDoor\Platform\Entity\Term;
 use MintDoor\Shared\Charset;
 
 /** A place people are let into. */

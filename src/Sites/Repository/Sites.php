@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Sites\Repository;
 
+use MintDoor\Platform\Entity\Division;
+use MintDoor\Platform\Entity\Term;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Entity\Division;
 use MintDoor\Sites\Entity\Site;
-use MintDoor\Sites\Entity\Term;
 use MintDoor\Sites\SiteRow;
 
 /** @extends BaseRepository<Site> */

@@ -16,6 +16,7 @@ use MintDoor\Core\Doors\Standers;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\RoleVerdict;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
@@ -51,7 +52,7 @@ final class DoormanTest extends TestCase
     ): void {
         self::assertSame(
             $may,
-            Doorman::mayPreview(
+            (new Doorman(new RoleBook([])))->mayPreview(
                 new DoorTerms('', hours: new Window(5, 20), divisions: $divisions),
                 $anyone,
                 $division,
@@ -60,7 +61,13 @@ final class DoormanTest extends TestCase
             ),
         );
         self::assertFalse(
-            Doorman::mayPreview(new DoorTerms('', false), $anyone, $division, $administrator, $now),
+            (new Doorman(new RoleBook([])))->mayPreview(
+                new DoorTerms('', false),
+                $anyone,
+                $division,
+                $administrator,
+                $now
+            ),
             'A shut door shows nothing.',
         );
     }

@@ -8,6 +8,7 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\SettingsProblem;
 use MintDoor\Core\Roles\Administrators;
 use MintDoor\Core\Roles\Holders;
 use MintDoor\Core\Roles\Limits;
@@ -16,7 +17,6 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\RoleDifference;
 use MintDoor\Core\Roles\RuleChange;
 use MintDoor\Core\Roles\RuleLaws;
-use MintDoor\Core\Roles\RuleProblem;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site;
@@ -247,7 +247,7 @@ final class RuleLawsTest extends TestCase
         $club = [['code' => 'club', 'name' => 'Club']];
         $after = self::with(static fn(array $rules): array => [...$rules, 'siteKinds' => $club]);
         $problems = RuleLaws::check(self::first(), $after, [], self::DIVISIONS, ['course' => 3, 'club' => 1]);
-        self::assertEquals([new RuleProblem('siteKinds/course', 'kind-in-use', ['sites' => 3])], $problems);
+        self::assertEquals([new SettingsProblem('siteKinds/course', 'kind-in-use', ['sites' => 3])], $problems);
         self::assertSame([], RuleLaws::check(self::first(), $after, [], self::DIVISIONS, ['club' => 1]));
         self::assertSame(['Club', 'course'], [$after->nameOfKind('club'), $after->nameOfKind('course')]);
     }
@@ -297,7 +297,7 @@ final class RuleLawsTest extends TestCase
      * @param callable(array<string, mixed>): array<string, mixed> $change
      * @param array<string, int>                                   $holders
      *
-     * @return list<RuleProblem>
+     * @return list<SettingsProblem>
      */
     private static function problems(callable $change, array $holders = []): array
     {

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Sites\Repository;
+namespace MintDoor\Platform\Repository;
 
+use MintDoor\Platform\Entity\Term;
 use MintDoor\Shared\BaseRepository;
-use MintDoor\Sites\Entity\Term;
 
 /** @extends BaseRepository<Term> */
 final class Terms extends BaseRepository

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Sites;
+namespace MintDoor\Platform;
 
 /** Schema `Term`. */
 final readonly class TermShown

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Sites\Entity;
+namespace MintDoor\Platform\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use MintDoor\Shared\Charset;
@@ -22,5 +22,8 @@ class Term
         public string $startsOn,
         #[ORM\Column(length: 10, options: Charset::CODE)]
         public string $endsOn,
+        /** Whose sites may have it, with those below; null for all. */
+        #[ORM\ManyToOne]
+        public ?Division $division = null,
     ) {}
 }

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Platform;
+
+/** One thing that two settings have otherwise. */
+final readonly class Difference
+{
+    /**
+     * @param 'platform'|'division'|'term'|'days-off' $of
+     * @param string                      $which  its name
+     * @param 'made'|'changed'|'gone'     $how
+     * @param list<FieldDifference>       $fields of what is changed
+     */
+    public function __construct(
+        public string $of,
+        public string $which,
+        public string $how,
+        public array $fields = [],
+    ) {}
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Platform;
+
+/** What a platform is: its name, its divisions, and its calendar. What people may do in it is said by its rules. */
+final readonly class Settings
+{
+    /**
+     * @param string        $name     of the platform, as its people call it
+     * @param list<Term>    $terms
+     * @param list<DaysOff> $daysOff
+     */
+    public function __construct(
+        public string $name,
+        public DivisionTree $divisions,
+        public array $terms,
+        public array $daysOff,
+    ) {}
+
+    /** What a day is called on which a division has nothing; null for a day like any other. */
+    public function offOn(string $day, string $division): ?string
+    {
+        foreach ($this->daysOff as $days) {
+            if ($days->has($day) && $this->reaches($days->division, $division)) {
+                return $days->name;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Term> those that sites of a division may have, the first one first */
+    public function termsOf(string $division): array
+    {
+        $terms = array_values(
+            array_filter($this->terms, fn(Term $term): bool => $this->reaches($term->division, $division)),
+        );
+        usort(
+            $terms,
+            static fn(Term $a, Term $b): int => [$a->startsOn, $a->code] <=> [$b->startsOn, $b->code],
+        );
+
+        return $terms;
+    }
+
+    private function reaches(?string $of, string $division): bool
+    {
+        return null === $of || $this->divisions->within($division, $of);
+    }
+}

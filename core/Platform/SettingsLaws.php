@@ -1,0 +1,302 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Platform;
+
+/** What settings must keep to before they can be put in force. */
+final class SettingsLaws
+{
+    public const LONGEST_NAME = 120;
+
+    public const LONGEST_WELCOME = 2_000;
+
+    public const LONGEST_LEVEL = 40;
+
+    public const MOST_LEVELS = 40;
+
+    /** The ladder ends here. */
+    public const HIGHEST_LEVEL = 99;
+
+    public const MOST_DIVISIONS = 500;
+
+    /** Divisions one below the other. */
+    public const DEEPEST = 8;
+
+    public const MOST_TERMS = 500;
+
+    public const MOST_DAYS_OFF = 1_000;
+
+    /** Days that a term, or days off, may last. */
+    private const LONGEST_TERM = 800;
+
+    private const LONGEST_OFF = 366;
+
+    private const CODE = '/^[a-z][a-z0-9-]{1,31}$/D';
+
+    private function __construct() {}
+
+    /**
+     * @param list<string> $languages those that letters can be written in, such as `en`
+     *
+     * @return list<SettingsProblem>
+     */
+    public static function check(Settings $before, Settings $after, SettingsUse $use, array $languages): array
+    {
+        return [
+            ...self::name($after->name, 'name'),
+            ...self::divisions($after->divisions, $use, $languages),
+            ...self::gone($before, $after, $use),
+            ...self::terms($after),
+            ...self::daysOff($after),
+        ];
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function name(string $name, string $where, int $longest = self::LONGEST_NAME): array
+    {
+        return match (true) {
+            '' === trim($name) => [new SettingsProblem($where, 'no-name')],
+            mb_strlen($name) > $longest => [new SettingsProblem($where, 'too-long', ['most' => $longest])],
+            default => [],
+        };
+    }
+
+    /**
+     * @param list<string> $languages
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function divisions(DivisionTree $tree, SettingsUse $use, array $languages): array
+    {
+        $all = $tree->all();
+        if ([] === array_filter($all, static fn(Division $division): bool => !$division->retired)) {
+            return [new SettingsProblem('divisions', 'no-division')];
+        }
+        if (\count($all) > self::MOST_DIVISIONS) {
+            return [new SettingsProblem('divisions', 'too-many', ['most' => self::MOST_DIVISIONS])];
+        }
+        $problems = array_map(
+            static fn(string $code): SettingsProblem => new SettingsProblem("divisions/$code/parent", 'ring'),
+            $tree->rings(),
+        );
+        $names = [];
+        foreach ($all as $division) {
+            array_push(
+                $problems,
+                ...self::division($division, $tree, $languages),
+                ...self::levels($division, $tree, $use),
+                ...$division->retired ? self::stillUsed($division, $tree, $use) : [],
+            );
+            $name = ($division->parent ?? '').'/'.mb_strtolower(trim($division->name));
+            if (isset($names[$name])) {
+                $problems[] = new SettingsProblem("divisions/$division->code/name", 'taken-name', [
+                    'by' => $names[$name],
+                ]);
+            }
+            $names[$name] ??= $division->code;
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param list<string> $languages
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function division(Division $division, DivisionTree $tree, array $languages): array
+    {
+        $at = "divisions/$division->code/";
+        $problems = self::name($division->name, $at.'name');
+        $wrong = static function (bool $is, string $field, string $code, string|int ...$values) use (
+            &$problems,
+            $at,
+        ): void {
+            if ($is) {
+                $problems[] = new SettingsProblem(
+                    $at.$field,
+                    $code,
+                    array_filter($values, is_string(...), \ARRAY_FILTER_USE_KEY),
+                );
+            }
+        };
+        $wrong(1 !== preg_match(self::CODE, $division->code), 'code', 'bad-code');
+        $parent = $division->parent;
+        $wrong(null !== $parent && null === $tree->find($parent), 'parent', 'no-such-division');
+        $wrong(\count($tree->above($division->code)) > self::DEEPEST, 'parent', 'too-deep', most: self::DEEPEST);
+        $wrong(
+            !$division->retired && true === $tree->find($parent ?? '')?->retired,
+            'parent',
+            'parent-retired',
+        );
+        $language = strtolower((string) strtok($division->language, '-'));
+        $wrong(!\in_array($language, $languages, true), 'language', 'no-such-language');
+        $wrong(!\in_array($division->timeZone, \DateTimeZone::listIdentifiers(), true), 'timeZone', 'no-such-zone');
+        $wrong(mb_strlen(
+            $division->welcome
+        ) > self::LONGEST_WELCOME, 'welcome', 'too-long', most: self::LONGEST_WELCOME);
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function levels(Division $division, DivisionTree $tree, SettingsUse $use): array
+    {
+        $at = "divisions/$division->code/levels";
+        $levels = $division->levels;
+        $problems = [];
+        if (null !== $levels) {
+            if ($levels->first < 0 || $levels->last() > self::HIGHEST_LEVEL) {
+                $problems[] = new SettingsProblem($at, 'off-the-ladder', ['most' => self::HIGHEST_LEVEL]);
+            }
+            if (\count($levels->names) > self::MOST_LEVELS) {
+                $problems[] = new SettingsProblem($at, 'too-many', ['most' => self::MOST_LEVELS]);
+            }
+            $names = [];
+            foreach ($levels->names as $index => $name) {
+                array_push($problems, ...self::name($name, "$at/$index", self::LONGEST_LEVEL));
+                $folded = Levels::fold($name);
+                if (isset($names[$folded]) && '' !== $folded) {
+                    $problems[] = new SettingsProblem("$at/$index", 'taken-name', ['by' => $names[$folded]]);
+                }
+                $names[$folded] ??= $name;
+            }
+        }
+        $held = $tree->levels($division->code);
+        foreach ($use->levels[$division->code] ?? [] as $level => $people) {
+            if (false === $held?->has($level)) {
+                $problems[] = new SettingsProblem($at, 'level-in-use', ['level' => $level, 'people' => $people]);
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function stillUsed(Division $division, DivisionTree $tree, SettingsUse $use): array
+    {
+        $at = "divisions/$division->code/retired";
+        $people = $use->people[$division->code] ?? 0;
+        $sites = $use->sites[$division->code] ?? 0;
+        $below = array_filter(
+            $tree->all(),
+            static fn(Division $each): bool => $each->parent === $division->code && !$each->retired,
+        );
+
+        return [
+            ...0 !== $people + $sites
+                ? [new SettingsProblem($at, 'division-in-use', ['people' => $people, 'sites' => $sites])]
+                : [],
+            ...[] !== $below
+                ? [new SettingsProblem($at, 'divisions-below', ['divisions' => \count($below)])]
+                : [],
+        ];
+    }
+
+    /**
+     * What was there before is kept for what points to it; it may be retired.
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function gone(Settings $before, Settings $after, SettingsUse $use): array
+    {
+        $problems = [];
+        foreach ($before->divisions->all() as $division) {
+            if (null === $after->divisions->find($division->code)) {
+                $problems[] = new SettingsProblem("divisions/$division->code", 'division-stays');
+            }
+        }
+        $kept = array_column($after->terms, null, 'code');
+        foreach ($before->terms as $term) {
+            $sites = $use->terms[$term->code] ?? 0;
+            if (!isset($kept[$term->code]) && $sites > 0) {
+                $problems[] = new SettingsProblem("terms/$term->code", 'term-in-use', ['sites' => $sites]);
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function terms(Settings $settings): array
+    {
+        $problems =
+            \count($settings->terms) > self::MOST_TERMS
+                ? [new SettingsProblem('terms', 'too-many', ['most' => self::MOST_TERMS])]
+                : [];
+        $codes = [];
+        foreach ($settings->terms as $term) {
+            $at = "terms/$term->code/";
+            if (1 !== preg_match(self::CODE, $term->code)) {
+                $problems[] = new SettingsProblem($at.'code', 'bad-code');
+            }
+            if (isset($codes[$term->code])) {
+                $problems[] = new SettingsProblem($at.'code', 'taken-code');
+            }
+            $codes[$term->code] = true;
+            array_push(
+                $problems,
+                ...self::name($term->name, $at.'name'),
+                ...self::days($term->startsOn, $term->endsOn, $at, ['startsOn', 'endsOn'], self::LONGEST_TERM),
+                ...self::of($term->division, $settings, $at),
+            );
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function daysOff(Settings $settings): array
+    {
+        $problems =
+            \count($settings->daysOff) > self::MOST_DAYS_OFF
+                ? [new SettingsProblem('daysOff', 'too-many', ['most' => self::MOST_DAYS_OFF])]
+                : [];
+        foreach ($settings->daysOff as $index => $days) {
+            $at = "daysOff/$index/";
+            array_push(
+                $problems,
+                ...self::name($days->name, $at.'name'),
+                ...self::days($days->from, $days->until, $at, ['from', 'until'], self::LONGEST_OFF),
+                ...self::of($days->division, $settings, $at),
+            );
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param array{string, string} $fields
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function days(string $first, string $last, string $at, array $fields, int $longest): array
+    {
+        $problems = [];
+        foreach ([$first, $last] as $index => $day) {
+            $read = \DateTimeImmutable::createFromFormat('!Y-m-d', $day);
+            if (false === $read || $read->format('Y-m-d') !== $day) {
+                $problems[] = new SettingsProblem($at.$fields[$index], 'not-a-day');
+            }
+        }
+        if ([] !== $problems) {
+            return $problems;
+        }
+        $lasts = (new \DateTimeImmutable($first))->diff(new \DateTimeImmutable($last));
+
+        return match (true) {
+            1 === $lasts->invert => [new SettingsProblem($at.$fields[1], 'ends-before')],
+            $lasts->days >= $longest => [new SettingsProblem($at.$fields[1], 'too-many-days', ['most' => $longest])],
+            default => [],
+        };
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function of(?string $division, Settings $settings, string $at): array
+    {
+        return null !== $division && null === $settings->divisions->find($division)
+            ? [new SettingsProblem($at.'division', 'no-such-division')]
+            : [];
+    }
+}

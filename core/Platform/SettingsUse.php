@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Platform;
+
+/** How much of what is set is in use: it cannot go before that does. */
+final readonly class SettingsUse
+{
+    /**
+     * @param array<string, int>             $people by division
+     * @param array<string, int>             $sites  by division
+     * @param array<string, int>             $terms  sites, by term
+     * @param array<string, array<int, int>> $levels people by division and level
+     */
+    public function __construct(
+        public array $people = [],
+        public array $sites = [],
+        public array $terms = [],
+        public array $levels = [],
+    ) {}
+}

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import InputText from 'primevue/inputtext'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { t } from '@/shared/words'
+import HelpWord from '@/ui/HelpWord.vue'
+import Trouble from '@/ui/Trouble.vue'
+import DaysOffSettings from './DaysOffSettings.vue'
+import DivisionSettings from './DivisionSettings.vue'
+import SettingsPreview from './SettingsPreview.vue'
+import SettingsVersions from './SettingsVersions.vue'
+import TermSettings from './TermSettings.vue'
+import { useSettings } from './settings'
+
+/** What the platform is: its name, its divisions and its calendar; changed by platform administrators. */
+const PARTS = ['general', 'divisions', 'terms', 'days-off', 'versions'] as const
+const route = useRoute()
+const all = useSettings()
+const { book, settings, error, refetch, changed, edit, wrongAt } = all
+const part = computed(() => PARTS.find((each) => each === route.params.part) ?? 'divisions')
+const common = computed(() => ({
+  settings: settings.value!,
+  mayChange: book.value?.mayChange ?? false,
+  wrongAt,
+  edit,
+}))
+</script>
+
+<template>
+  <div class="both">
+    <div class="page">
+      <h1>
+        <HelpWord term="platform">{{ t('platform.title') }}</HelpWord>
+      </h1>
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <template v-else-if="book && settings">
+        <p class="soft">{{ t(book.mayChange ? 'platform.more' : 'platform.onlyLook') }}</p>
+        <nav :aria-label="t('platform.title')">
+          <RouterLink
+            v-for="each in PARTS"
+            :key="each"
+            :to="`/platform/${each}`"
+            :class="{ on: each === part }"
+            :aria-current="each === part ? 'page' : undefined"
+            >{{ t(`platform.parts.${each}`) }}</RouterLink
+          >
+        </nav>
+
+        <div v-if="part === 'general'" class="field name">
+          <label for="platform-name">{{ t('platform.name') }}</label>
+          <InputText
+            id="platform-name"
+            :model-value="settings.name"
+            :disabled="!book.mayChange"
+            :invalid="wrongAt('name').length > 0"
+            maxlength="120"
+            aria-describedby="platform-name-hint"
+            @update:model-value="edit().name = $event ?? ''"
+          />
+          <span id="platform-name-hint" class="hint">{{ t('platform.nameHint') }}</span>
+          <span v-for="wrong in wrongAt('name')" :key="wrong" class="wrong" role="alert">{{ wrong }}</span>
+        </div>
+        <DivisionSettings v-else-if="part === 'divisions'" v-bind="common" />
+        <TermSettings v-else-if="part === 'terms'" v-bind="common" />
+        <DaysOffSettings v-else-if="part === 'days-off'" v-bind="common" />
+        <SettingsVersions v-else :may-change="book.mayChange" :version="book.version" @put-back="all.putBack" />
+      </template>
+      <span v-else class="skeleton" style="display: block; width: 300px; height: 24px" />
+    </div>
+    <SettingsPreview v-if="changed" :all="all" />
+  </div>
+</template>
+
+<style scoped>
+.both {
+  display: flex;
+  min-height: 100%;
+}
+.page {
+  flex: 1;
+  min-width: 0;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  max-width: 1100px;
+}
+nav {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  border-bottom: 1px solid var(--line);
+}
+nav a {
+  text-decoration: none;
+  color: var(--ink);
+  font-weight: 600;
+  padding: 3px 0 5px;
+  border-bottom: 3px solid transparent;
+}
+nav a.on {
+  border-color: var(--spruce);
+}
+.name {
+  max-width: 460px;
+}
+@media (max-width: 760px) {
+  .both {
+    flex-direction: column;
+  }
+}
+</style>

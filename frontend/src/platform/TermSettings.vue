@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed } from 'vue'
+import { api, take, type Settings } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { t } from '@/shared/words'
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
+import { codeFrom, divisionOptions, termSpan, type TermSet } from './settings'
+
+/** The terms, each in its row; those of the next year are made from those of the last one there is. */
+const props = defineProps<{
+  settings: Settings
+  mayChange: boolean
+  wrongAt: (where: string) => string[]
+  edit: () => Settings
+}>()
+const divisions = computed(() => divisionOptions(props.settings.divisions))
+const codes = () => props.settings.terms.map((each) => each.code)
+const { busy, run } = useBusy()
+
+function set<K extends keyof TermSet>(index: number, field: K, value: TermSet[K]) {
+  props.edit().terms[index]![field] = value
+}
+
+/** The code of a term that is new follows its name until the name is left. */
+function rename(index: number, name: string) {
+  const term = props.edit().terms[index]!
+  const others = codes().filter((each) => each !== term.code)
+  if (term.code === codeFrom(term.name || 'term', others)) term.code = codeFrom(name || 'term', others)
+  term.name = name
+}
+
+const add = () =>
+  props.edit().terms.push({ code: codeFrom('term', codes()), name: '', startsOn: '', endsOn: '', division: null })
+const remove = (index: number) => props.edit().terms.splice(index, 1)
+
+/** The year in which the last terms begin. */
+const year = computed(() =>
+  props.settings.terms
+    .map((each) => each.startsOn.slice(0, 4))
+    .toSorted()
+    .at(-1),
+)
+const later = () =>
+  run(async () => {
+    const terms = props.settings.terms.filter((each) => each.startsOn.startsWith(year.value!))
+    const { items } = await take(api.POST('/settings/later-terms', { body: { terms, years: 1, taken: codes() } }))
+    props.edit().terms.push(...items)
+  })
+</script>
+
+<template>
+  <p class="soft">{{ t('platform.term.more') }}</p>
+  <p v-if="!settings.terms.length">{{ t('platform.term.empty') }}</p>
+  <section v-for="(term, index) in settings.terms" :key="index" class="one">
+    <div v-if="mayChange" class="row">
+      <div class="field grow">
+        <label :for="`term-name-${index}`">{{ t('platform.term.name') }}</label>
+        <InputText
+          :id="`term-name-${index}`"
+          size="small"
+          maxlength="120"
+          :model-value="term.name"
+          @update:model-value="rename(index, $event ?? '')"
+        />
+      </div>
+      <div class="field">
+        <label :for="`term-from-${index}`">{{ t('platform.term.from') }}</label>
+        <DayField
+          :id="`term-from-${index}`"
+          :label="t('platform.term.from')"
+          :model-value="term.startsOn"
+          @update:model-value="set(index, 'startsOn', $event)"
+        />
+      </div>
+      <div class="field">
+        <label :for="`term-until-${index}`">{{ t('platform.term.until') }}</label>
+        <DayField
+          :id="`term-until-${index}`"
+          :label="t('platform.term.until')"
+          :model-value="term.endsOn"
+          @update:model-value="set(index, 'endsOn', $event)"
+        />
+      </div>
+      <PickOne
+        stacked
+        :label="t('platform.term.of')"
+        :options="divisions"
+        :model-value="term.division ?? ''"
+        @update:model-value="set(index, 'division', $event || null)"
+      />
+      <button class="word clay" :aria-label="`${t('platform.take')}: ${term.name}`" @click="remove(index)">
+        {{ t('platform.take') }}
+      </button>
+    </div>
+    <p v-else>
+      <strong>{{ term.name }}</strong> {{ termSpan(term.startsOn, term.endsOn) }}
+    </p>
+    <p v-for="wrong in wrongAt(`terms/${term.code}`)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
+  </section>
+  <div v-if="mayChange" class="row">
+    <Button size="small" variant="outlined" :label="t('platform.term.add')" @click="add" />
+    <template v-if="year">
+      <Button size="small" variant="outlined" :disabled="busy" :label="t('platform.term.later')" @click="later" />
+      <span class="soft">{{ t('platform.term.laterMore', { year }) }}</span>
+    </template>
+  </div>
+</template>
+
+<style scoped src="./rows.css"></style>

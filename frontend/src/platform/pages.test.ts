@@ -1,0 +1,109 @@
+import { flushPromises } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { SettingsBook } from '@/shared/api'
+import { serve, show } from '@/testing/server'
+import PlatformPage from './PlatformPage.vue'
+
+const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
+  version: 3,
+  mayChange: true,
+  languages: ['en'],
+  settings: {
+    name: 'Elm Grove',
+    divisions: ['upper', 'lower'].map((code) => ({
+      code,
+      name: code,
+      parent: null,
+      minors: false,
+      language: 'en-GB',
+      timeZone: 'UTC',
+      levels: null,
+      welcome: '',
+      retired: false,
+    })),
+    terms: [{ code: 'autumn', name: 'Autumn 2026', startsOn: '2026-09-07', endsOn: '2026-12-18', division: null }],
+    daysOff: [],
+  },
+  ...more,
+})
+const nothing = { problems: [], differences: [], reach: [], sites: 0, version: 3 }
+
+beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
+afterEach(() => void vi.useRealTimers())
+
+async function open(part: string, answers: Parameters<typeof serve>[0] = {}) {
+  const asked = serve({ 'GET /settings': book(), 'PUT /settings': nothing, 'GET /platform': {}, ...answers })
+  const { page, router } = show(PlatformPage)
+  await router.push(`/platform/${part}`)
+  await flushPromises()
+  const settled = async () => {
+    await flushPromises()
+    await vi.advanceTimersByTimeAsync(300)
+    await flushPromises()
+  }
+  const press = async (name: string) => {
+    await page
+      .findAll('button')
+      .find((each) => each.text() === name)!
+      .trigger('click')
+    await settled()
+  }
+  return { page, asked, press, settled }
+}
+const sent = (asked: { call: string; body?: unknown }[]) =>
+  (asked.findLast(({ call }) => call.startsWith('PUT'))!.body as { settings: SettingsBook['settings'] }).settings
+
+describe('the settings of the platform', () => {
+  it('get a division below another, whose code follows its name', async () => {
+    const { page, asked, press, settled } = await open('divisions')
+    await press('Add one below')
+    const name = page.findAll('input').find((each) => each.attributes('id')?.startsWith('division-name'))!
+    await name.setValue('Choir School')
+    await settled()
+    expect(sent(asked).divisions.at(-1)).toMatchObject({ code: 'choir-school', name: 'Choir School', parent: 'lower' })
+    expect(name.element.isConnected).toBe(true)
+    expect(page.text()).toContain('Put these settings in force')
+    expect(page.text()).toContain('What would change')
+    await press('Cancel my changes')
+    expect(page.text()).not.toContain('Choir School')
+  })
+
+  it('get terms of the next year', async () => {
+    const later = {
+      code: 'autumn-2',
+      name: 'Autumn 2027',
+      startsOn: '2027-09-06',
+      endsOn: '2027-12-17',
+      division: null,
+    }
+    const { page, asked, press } = await open('terms', { 'POST /settings/later-terms': { items: [later] } })
+    expect(page.text()).toContain('that begin in 2026')
+    await press('Make those of the next year')
+    expect(sent(asked).terms).toHaveLength(2)
+  })
+
+  it('get days off, a single one written once', async () => {
+    const { page, asked, press, settled } = await open('days-off')
+    expect(page.text()).toContain('There are no days off yet.')
+    await press('Add days off')
+    await page.find('#off-name-0').setValue('Holiday')
+    await page.find('#off-from-0').setValue('2026-12-25')
+    await settled()
+    expect(sent(asked).daysOff).toEqual([{ name: 'Holiday', from: '2026-12-25', until: '2026-12-25', division: null }])
+  })
+
+  it('say what is wrong at its place', async () => {
+    const problems = [{ where: 'name', code: 'no-name', values: {} }]
+    const { page, settled } = await open('general', { 'PUT /settings': { ...nothing, problems } })
+    await page.find('#platform-name').setValue('')
+    await settled()
+    expect(page.find('.name .wrong').text()).toBe('It needs a name.')
+    expect(page.find('.docked button.p-button').attributes('disabled')).toBeDefined()
+  })
+
+  it('are only read by who may not change them', async () => {
+    const { page } = await open('divisions', { 'GET /settings': book({ mayChange: false }) })
+    expect(page.text()).toContain('A platform administrator changes these settings.')
+    expect(page.findAll('main button, li button')).toHaveLength(0)
+  })
+})

@@ -1,0 +1,132 @@
+import { api, take, type Settings, type SettingsBook, type SettingsPreview } from '@/shared/api'
+import { useDrafted, type Versioned } from '@/shared/drafted'
+import { isDay } from '@/shared/days'
+import { ownLocale } from '@/shared/own'
+import { refresh } from '@/shared/queries'
+import { inSentence, t, tIn } from '@/shared/words'
+
+export type DivisionSet = Settings['divisions'][number]
+export type TermSet = Settings['terms'][number]
+export type DaysOffSet = Settings['daysOff'][number]
+type Problem = SettingsPreview['problems'][number]
+type Difference = SettingsPreview['differences'][number]
+
+const SETTINGS: Versioned<Settings, SettingsBook, SettingsPreview> = {
+  name: 'settings',
+  read: (version) => take(api.GET('/settings', { params: { query: { version } } })),
+  of: (book) => book.settings,
+  look: (settings, signal) => take(api.PUT('/settings', { signal, body: { settings, apply: false } })),
+  apply: (settings, seen) =>
+    take(api.PUT('/settings', { params: { header: { 'If-Match': `"${seen}"` } }, body: { settings, apply: true } })),
+  afterwards: () => refresh('settings', 'settings-versions', 'platform', 'platform-log', 'sites', 'people'),
+  did: (version) => t('platform.did', { version }),
+}
+
+/** A division as it is read: with how many are above it. */
+export interface DivisionRow {
+  division: DivisionSet
+  depth: number
+}
+
+/** Divisions as they are read: each followed by those below it, those beside one another by name. */
+export function inOrder(
+  divisions: readonly DivisionSet[],
+  nameOf: (division: DivisionSet) => string = (division) => division.name,
+): DivisionRow[] {
+  const codes = new Set(divisions.map((each) => each.code))
+  const above = (each: DivisionSet) => (each.parent && codes.has(each.parent) ? each.parent : '')
+  const rows: DivisionRow[] = []
+  const walk = (of: string, depth: number) => {
+    const here = divisions.filter((each) => above(each) === of)
+    for (const division of here.toSorted((a, b) => nameOf(a).localeCompare(nameOf(b)))) {
+      rows.push({ division, depth })
+      walk(division.code, depth + 1)
+    }
+  }
+  walk('', 0)
+  // Those in a ring are shown as well: what is wrong with them is said there.
+  const shown = new Set(rows.map(({ division }) => division.code))
+  return [...rows, ...divisions.filter((each) => !shown.has(each.code)).map((division) => ({ division, depth: 0 }))]
+}
+
+/** A short code from a name that none of those taken is. */
+export function codeFrom(name: string, taken: readonly string[]): string {
+  const plain = name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[^a-z]+|-+$/g, '')
+    .slice(0, 28)
+  const first = plain.length > 1 ? plain : `part-${plain}`.replace(/-$/, '')
+  let code = first
+  for (let n = 2; taken.includes(code); n++) code = `${first}-${n}`
+  return code
+}
+
+/** The sentence of something that is wrong with settings. */
+export const problemSentence = ({ code, values }: Problem): string => {
+  const counted = values.people ?? values.sites ?? values.divisions
+  return tIn('platform.problem', code, values as Record<string, string | number>, Number(counted ?? 1))
+}
+
+/** What one thing becomes: a sentence, and a line for each field. */
+export function differenceLines({ of, which, how, fields }: Difference): { sentence: string; fields: string[] } {
+  const said = (value: string) => (value === 'yes' || value === 'no' ? t(`platform.preview.${value}`) : value)
+  return {
+    sentence: tIn('platform.preview.difference', `${of}.${how}`, { which }),
+    fields:
+      of === 'platform'
+        ? []
+        : fields.map(({ field, before, after }) => {
+            const values = {
+              field: tIn('platform.preview.field', field),
+              before: said(before),
+              after: said(after),
+            }
+            if (before && after) return t('platform.preview.was', values)
+            return after ? t('platform.preview.set', values) : t('platform.preview.emptied', values)
+          }),
+  }
+}
+
+/** The levels of a division in words, such as "Year 1 to Year 6". */
+export function levelWords(division: DivisionSet): string {
+  const { levels } = division
+  if (!levels) return t(`platform.division.levelsAs.${division.parent ? 'above' : 'numbers'}`)
+  const names = levels.names
+  if (!names.length) return inSentence(t('platform.division.levelsAs.none'))
+  return t('platform.division.levelRun', { first: names[0]!, last: names.at(-1)! }, names.length > 1 ? 2 : 1)
+}
+
+/** The settings, and a draft of others. Example: `const { settings, edit, wrongAt } = useSettings()`. */
+export function useSettings() {
+  const { content: settings, ...all } = useDrafted(SETTINGS)
+  const { changed, preview } = all
+
+  /** What is wrong with one part, by the beginning of its place. */
+  const wrongAt = (where: string): string[] =>
+    changed.value
+      ? (preview.value?.problems ?? [])
+          .filter((problem) => problem.where === where || problem.where.startsWith(where + '/'))
+          .map(problemSentence)
+      : []
+
+  return { ...all, settings, wrongAt }
+}
+
+export type AllSettings = ReturnType<typeof useSettings>
+
+/** Divisions to choose from, each as far in as it is below others, after "the whole platform". */
+export const divisionOptions = (divisions: readonly DivisionSet[]) => [
+  { value: '', label: t('platform.everything') },
+  ...inOrder(divisions)
+    .filter(({ division }) => !division.retired)
+    .map(({ division, depth }) => ({ value: division.code, label: '\u2003'.repeat(depth) + division.name })),
+]
+
+/** From one day to another, as people write it; a single day once. */
+export function termSpan(from: string, until: string): string {
+  const format = new Intl.DateTimeFormat(ownLocale, { dateStyle: 'medium', timeZone: 'UTC' })
+  return isDay(from) && isDay(until) ? format.formatRange(new Date(from), new Date(until)) : ''
+}

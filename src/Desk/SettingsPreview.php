@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use MintDoor\Core\Platform\Difference;
+
+/** Schema `SettingsPreview`: what putting other settings in force would do, or did. */
+final readonly class SettingsPreview
+{
+    /**
+     * @param list<array{where: string, code: string, values: \stdClass}> $problems such as at divisions/arts/parent
+     * @param list<Difference> $differences
+     * @param list<ReachMoved> $reach       who would administer more or fewer divisions
+     * @param int              $sites       of terms whose days become others
+     * @param int              $version     of the settings that hold now
+     */
+    public function __construct(
+        public array $problems,
+        public array $differences,
+        public array $reach,
+        public int $sites,
+        public int $version,
+    ) {}
+
+    /** The same, of settings that are in force by now. */
+    public function inForce(int $version): self
+    {
+        return new self($this->problems, $this->differences, $this->reach, $this->sites, $version);
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Platform;
+
+use MintDoor\Core\Platform\DaysOff as DaysOffSet;
+use MintDoor\Core\Platform\Settings;
+use MintDoor\Core\Platform\Term as TermSet;
+use MintDoor\Platform\Entity\DaysOff;
+use MintDoor\Platform\Entity\SettingsVersion;
+use MintDoor\Platform\Entity\Term;
+use MintDoor\Platform\Repository\AllDaysOff;
+use MintDoor\Platform\Repository\Divisions;
+use MintDoor\Platform\Repository\SettingsVersions;
+use MintDoor\Platform\Repository\Terms;
+use MintDoor\Shared\Ids;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Contracts\Service\ResetInterface;
+
+/**
+ * The settings of the platform: read from where they are in use, put in force there, and each version kept. On a
+ * platform on which nobody set anything its name is that of its environment.
+ */
+final class PlatformSettings implements ResetInterface
+{
+    private ?Settings $settings = null;
+
+    public function __construct(
+        private readonly Divisions $divisions,
+        private readonly Terms $terms,
+        private readonly AllDaysOff $daysOff,
+        private readonly SettingsVersions $versions,
+        private readonly Ids $ids,
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private readonly string $nameUnlessSet,
+    ) {}
+
+    public function read(): Settings
+    {
+        return $this->settings ??= new Settings(
+            $this->name(),
+            $this->divisions->tree(),
+            array_map(
+                static fn(Term $term): TermSet => new TermSet(
+                    $term->code,
+                    $term->name,
+                    $term->startsOn,
+                    $term->endsOn,
+                    $term->division?->code,
+                ),
+                $this->terms->all(),
+            ),
+            array_map(
+                static fn(DaysOff $days): DaysOffSet => new DaysOffSet(
+                    $days->name,
+                    $days->fromOn,
+                    $days->untilOn,
+                    $days->division?->code,
+                ),
+                $this->daysOff->all(),
+            ),
+        );
+    }
+
+    /** Of the settings that hold; 0 where nobody set anything yet. */
+    public function version(): int
+    {
+        return $this->versions->last()->version ?? 0;
+    }
+
+    /** What the platform is called by its people. */
+    public function name(): string
+    {
+        $name = $this->versions->last()->settings['name'] ?? '';
+
+        return \is_string($name) && '' !== $name ? $name : $this->nameUnlessSet;
+    }
+
+    /**
+     * Puts settings that keep the laws in force. Runs inside a transaction.
+     *
+     * @param string $by id of a person
+     *
+     * @return int the version they are
+     */
+    public function putInForce(Settings $settings, string $by, int $at): int
+    {
+        $version = $this->version();
+        if (0 === $version) {
+            // What was there before is kept, so that it can be put back.
+            $version = 1;
+            $this->versions->add(new SettingsVersion($version, $at, null, SettingsCodec::write($this->read())));
+        }
+        $this->divisions->become($settings->divisions);
+        $this->becomeTerms($settings);
+        $this->becomeDaysOff($settings);
+        $this->versions->add(new SettingsVersion($version + 1, $at, $by, SettingsCodec::write($settings)));
+        $this->versions->flush();
+        $this->reset();
+
+        return $version + 1;
+    }
+
+    public function reset(): void
+    {
+        $this->settings = null;
+    }
+
+    private function becomeTerms(Settings $settings): void
+    {
+        $there = array_column($this->terms->all(), null, 'code');
+        $divisions = $this->divisions->all();
+        foreach ($settings->terms as $set) {
+            $term = $there[$set->code]
+                ?? new Term($this->ids->next(), $set->code, $set->name, $set->startsOn, $set->endsOn);
+            $term->name = $set->name;
+            $term->startsOn = $set->startsOn;
+            $term->endsOn = $set->endsOn;
+            $term->division = $divisions[$set->division ?? ''] ?? null;
+            $this->terms->add($term);
+            unset($there[$set->code]);
+        }
+        foreach ($there as $gone) {
+            $this->terms->remove($gone);
+        }
+        $this->terms->flush();
+    }
+
+    /** Nothing points to them: they are written anew. */
+    private function becomeDaysOff(Settings $settings): void
+    {
+        foreach ($this->daysOff->all() as $gone) {
+            $this->daysOff->remove($gone);
+        }
+        $divisions = $this->divisions->all();
+        foreach ($settings->daysOff as $set) {
+            $of = $divisions[$set->division ?? ''] ?? null;
+            $this->daysOff->add(new DaysOff($this->ids->next(), $set->name, $set->from, $set->until, $of));
+        }
+        $this->daysOff->flush();
+    }
+}

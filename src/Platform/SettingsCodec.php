@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Platform;
+
+use MintDoor\Core\Platform\DaysOff;
+use MintDoor\Core\Platform\Division;
+use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\Levels;
+use MintDoor\Core\Platform\Settings;
+use MintDoor\Core\Platform\Term;
+
+/** Settings between the core and the JSON or YAML they are kept, answered and carried as. */
+final class SettingsCodec
+{
+    private function __construct() {}
+
+    /**
+     * @return array{
+     *     name: string,
+     *     divisions: list<array<string, mixed>>,
+     *     terms: list<array<string, ?string>>,
+     *     daysOff: list<array<string, ?string>>,
+     * } schema `Settings`
+     */
+    public static function write(Settings $settings): array
+    {
+        return [
+            'name' => $settings->name,
+            'divisions' => array_map(
+                static fn(array $row): array => self::writeDivision($row['division']),
+                $settings->divisions->inOrder(),
+            ),
+            'terms' => array_map(get_object_vars(...), $settings->terms),
+            'daysOff' => array_map(get_object_vars(...), $settings->daysOff),
+        ];
+    }
+
+    /** @param array<array-key, mixed> $data as `write()` made it; what is not understood is left out */
+    public static function read(array $data): Settings
+    {
+        return new Settings(
+            self::string($data['name'] ?? ''),
+            new DivisionTree(array_map(self::readDivision(...), self::rows($data['divisions'] ?? []))),
+            array_map(
+                static fn(array $row): Term => new Term(
+                    self::string($row['code'] ?? ''),
+                    self::string($row['name'] ?? ''),
+                    self::string($row['startsOn'] ?? ''),
+                    self::string($row['endsOn'] ?? ''),
+                    self::stringOrNull($row['division'] ?? null),
+                ),
+                self::rows($data['terms'] ?? []),
+            ),
+            array_map(
+                static fn(array $row): DaysOff => new DaysOff(
+                    self::string($row['name'] ?? ''),
+                    self::string($row['from'] ?? ''),
+                    self::string($row['until'] ?? ''),
+                    self::stringOrNull($row['division'] ?? null),
+                ),
+                self::rows($data['daysOff'] ?? []),
+            ),
+        );
+    }
+
+    /** @return array<string, mixed> schema `DivisionSettings` */
+    private static function writeDivision(Division $division): array
+    {
+        return [...get_object_vars($division), 'levels' => self::writeLevels($division->levels)];
+    }
+
+    /** @return ?array{first: int, names: list<string>} */
+    private static function writeLevels(?Levels $levels): ?array
+    {
+        return null === $levels ? null : ['first' => $levels->first, 'names' => $levels->names];
+    }
+
+    /** @param array<array-key, mixed> $row */
+    private static function readDivision(array $row): Division
+    {
+        $levels = $row['levels'] ?? null;
+
+        return new Division(
+            self::string($row['code'] ?? ''),
+            self::string($row['name'] ?? ''),
+            self::stringOrNull($row['parent'] ?? null),
+            true === ($row['minors'] ?? false),
+            self::string($row['language'] ?? 'en-GB'),
+            self::string($row['timeZone'] ?? 'UTC'),
+            \is_array($levels)
+                ? new Levels(
+                    (int) self::string($levels['first'] ?? 1),
+                    array_values(array_map(self::string(...), (array) ($levels['names'] ?? []))),
+                )
+                : null,
+            self::string($row['welcome'] ?? ''),
+            true === ($row['retired'] ?? false),
+        );
+    }
+
+    private static function string(mixed $value): string
+    {
+        return \is_scalar($value) ? (string) $value : '';
+    }
+
+    private static function stringOrNull(mixed $value): ?string
+    {
+        return '' === self::string($value) ? null : self::string($value);
+    }
+
+    /** @return list<array<array-key, mixed>> */
+    private static function rows(mixed $rows): array
+    {
+        return array_values(array_filter((array) $rows, is_array(...)));
+    }
+}
