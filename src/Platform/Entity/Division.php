@@ -27,7 +27,7 @@ class Division
         #[ORM\Column(length: 64, options: Charset::CODE + ['default' => 'UTC'])]
         public string $timeZone = 'UTC',
         /** What it is a part of. */
-        #[ORM\ManyToOne]
+        #[ORM\ManyToOne(targetEntity: self::class)]
         public ?self $parent = null,
         /** The rung of the ladder that the first of its levels is. */
         #[ORM\Column(type: 'smallint', options: ['default' => 1])] public int $firstLevel = 1,

@@ -32,7 +32,8 @@ final class SettingsTest extends ApiTestCase
         $settings = $this->settings();
         $settings['name'] = 'Elm Grove';
         $settings['terms'][0]['endsOn'] = '2026-12-21';
-        $settings['daysOff'][] = ['name' => 'Holiday', 'from' => '2026-12-25', 'until' => '2026-12-26', 'division' => null];
+        $days = ['from' => '2026-12-25', 'until' => '2026-12-26'];
+        $settings['daysOff'][] = ['name' => 'Holiday', ...$days, 'division' => null];
         $preview = $this->call('admin', 'PUT', '/settings', ['settings' => $settings]);
         self::assertSame([[], 2, 0], [$preview['problems'], $preview['sites'], $preview['version']]);
         self::assertSame(
