@@ -277,7 +277,7 @@ final class SettingsLaws
         foreach ([$first, $last] as $index => $day) {
             $read = \DateTimeImmutable::createFromFormat('!Y-m-d', $day);
             if (false === $read || $read->format('Y-m-d') !== $day) {
-                $problems[] = new SettingsProblem($at.$fields[$index], 'not-a-day');
+                $problems[] = new SettingsProblem($at.$fields[$index], '' === $day ? 'no-day' : 'not-a-day');
             }
         }
         if ([] !== $problems) {

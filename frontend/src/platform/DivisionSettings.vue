@@ -134,7 +134,7 @@ function recode(from: string, to: string) {
 }
 .row {
   display: grid;
-  grid-template-columns: minmax(220px, 2.2fr) 1.4fr 1.2fr 1.2fr auto;
+  grid-template-columns: minmax(200px, 2.2fr) 1.4fr 1.2fr 1.2fr 210px;
   gap: 4px 14px;
   align-items: baseline;
 }
@@ -159,8 +159,8 @@ function recode(from: string, to: string) {
 }
 .acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
-  white-space: nowrap;
 }
 .open {
   background: var(--mint-pale);

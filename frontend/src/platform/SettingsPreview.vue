@@ -28,7 +28,7 @@ const problems = computed(
       sentence: problemSentence(problem),
     })) ?? null,
 )
-const differences = computed(() => preview.value?.differences.map(differenceLines) ?? [])
+const differences = computed(() => preview.value?.differences.filter(({ which }) => which).map(differenceLines) ?? [])
 </script>
 
 <template>

@@ -4,10 +4,11 @@ import InputText from 'primevue/inputtext'
 import { computed } from 'vue'
 import { api, take, type Settings } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
+import { listed } from '@/shared/lists'
 import { t } from '@/shared/words'
 import DayField from '@/ui/DayField.vue'
 import PickOne from '@/ui/PickOne.vue'
-import { codeFrom, divisionOptions, termSpan, type TermSet } from './settings'
+import { codeFrom, divisionOptions, lastYear, termSpan, type TermSet } from './settings'
 
 /** The terms, each in its row; those of the next year are made from those of the last one there is. */
 const props = defineProps<{
@@ -36,17 +37,12 @@ const add = () =>
   props.edit().terms.push({ code: codeFrom('term', codes()), name: '', startsOn: '', endsOn: '', division: null })
 const remove = (index: number) => props.edit().terms.splice(index, 1)
 
-/** The year in which the last terms begin. */
-const year = computed(() =>
-  props.settings.terms
-    .map((each) => each.startsOn.slice(0, 4))
-    .toSorted()
-    .at(-1),
-)
+/** The terms of the last year there is: those that begin within a year before the last one does. */
+const pattern = computed(() => lastYear(props.settings.terms))
 const later = () =>
   run(async () => {
-    const terms = props.settings.terms.filter((each) => each.startsOn.startsWith(year.value!))
-    const { items } = await take(api.POST('/settings/later-terms', { body: { terms, years: 1, taken: codes() } }))
+    const body = { terms: pattern.value, years: 1, taken: codes() }
+    const { items } = await take(api.POST('/settings/later-terms', { body }))
     props.edit().terms.push(...items)
   })
 </script>
@@ -102,9 +98,9 @@ const later = () =>
   </section>
   <div v-if="mayChange" class="row">
     <Button size="small" variant="outlined" :label="t('platform.term.add')" @click="add" />
-    <template v-if="year">
+    <template v-if="pattern.length">
       <Button size="small" variant="outlined" :disabled="busy" :label="t('platform.term.later')" @click="later" />
-      <span class="soft">{{ t('platform.term.laterMore', { year }) }}</span>
+      <span class="soft">{{ t('platform.term.laterMore', { terms: listed(pattern.map((each) => each.name)) }) }}</span>
     </template>
   </div>
 </template>

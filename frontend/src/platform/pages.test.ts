@@ -77,7 +77,7 @@ describe('the settings of the platform', () => {
       division: null,
     }
     const { page, asked, press } = await open('terms', { 'POST /settings/later-terms': { items: [later] } })
-    expect(page.text()).toContain('that begin in 2026')
+    expect(page.text()).toContain('After the pattern of Autumn 2026')
     await press('Make those of the next year')
     expect(sent(asked).terms).toHaveLength(2)
   })

@@ -4,6 +4,7 @@ import {
   differenceLines,
   divisionOptions,
   inOrder,
+  lastYear,
   levelWords,
   problemSentence,
   termSpan,
@@ -92,6 +93,26 @@ describe('what would change', () => {
     expect(say('level-in-use', { level: 7, people: 2 })).toBe('2 people have level 7, and it would have no name.')
     expect(say('ring')).toContain('below itself')
   })
+})
+
+it('takes the terms of the last year for a pattern', () => {
+  const term = (startsOn: string, endsOn = '2030-01-01') => ({
+    code: startsOn,
+    name: '',
+    startsOn,
+    endsOn,
+    division: null,
+  })
+  const terms = [
+    term('2025-09-08'),
+    term('2026-01-12'),
+    term('2026-09-07'),
+    term('2027-01-11'),
+    term(''),
+    term('2027-04-12'),
+  ]
+  expect(lastYear(terms).map(({ code }) => code)).toEqual(['2026-09-07', '2027-01-11', '2027-04-12'])
+  expect(lastYear([term('')])).toEqual([])
 })
 
 it('says from when to when', () => {

@@ -104,11 +104,12 @@ export function useSettings() {
   const { content: settings, ...all } = useDrafted(SETTINGS)
   const { changed, preview } = all
 
-  /** What is wrong with one part, by the beginning of its place. */
+  /** What is wrong with one part, by the beginning of its place; what is only missing yet is said beside it. */
   const wrongAt = (where: string): string[] =>
     changed.value
       ? (preview.value?.problems ?? [])
           .filter((problem) => problem.where === where || problem.where.startsWith(where + '/'))
+          .filter(({ code, where }) => code !== 'no-day' && (code !== 'no-name' || where === 'name'))
           .map(problemSentence)
       : []
 
@@ -129,4 +130,13 @@ export const divisionOptions = (divisions: readonly DivisionSet[]) => [
 export function termSpan(from: string, until: string): string {
   const format = new Intl.DateTimeFormat(ownLocale, { dateStyle: 'medium', timeZone: 'UTC' })
   return isDay(from) && isDay(until) ? format.formatRange(new Date(from), new Date(until)) : ''
+}
+
+/** The terms of the last year there is: those that begin less than a year before the last one does. */
+export function lastYear(terms: readonly TermSet[]): TermSet[] {
+  const days = terms.map((each) => each.startsOn).filter(isDay)
+  const last = days.toSorted().at(-1)
+  if (!last) return []
+  const before = `${Number(last.slice(0, 4)) - 1}${last.slice(4)}`
+  return terms.filter((each) => isDay(each.startsOn) && isDay(each.endsOn) && each.startsOn > before)
 }

@@ -154,6 +154,7 @@ final class SettingsLawsTest extends TestCase
             daysOff: [new DaysOff('Break', $from, $until)],
         );
         yield 'days off on no day' => ['daysOff/0/until', 'not-a-day', $off('2026-02-01', 'soon')];
+        yield 'days off without a day' => ['daysOff/0/from', 'no-day', $off('', '2026-02-01')];
         yield 'days off that end before' => ['daysOff/0/until', 'ends-before', $off('2026-02-03', '2026-02-02')];
         yield 'more than a year off' => ['daysOff/0/until', 'too-many-days', $off('2026-02-03', '2027-02-04')];
     }
