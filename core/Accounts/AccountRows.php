@@ -7,6 +7,8 @@ namespace MintDoor\Core\Accounts;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\LevelNames;
 use MintDoor\Core\Text\Columns;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Rows;
@@ -85,14 +87,13 @@ final readonly class AccountRows
 
     private const LONGEST_NAME = 80;
 
-    private const HIGHEST_LEVEL = 20;
-
     /**
      * @param list<NumberFormat>    $formats
      * @param array<string, string> $divisions names by code
      * @param string                $division  code, of rows that say none
      * @param PersonKind            $kind      of rows that say none
      * @param ?int                  $level     of learners whose row says none
+     * @param LevelNames            $levels    what divisions call theirs
      */
     public function __construct(
         private array $formats,
@@ -100,6 +101,7 @@ final readonly class AccountRows
         private string $division,
         private PersonKind $kind,
         private ?int $level = null,
+        private LevelNames $levels = new LevelNames(new DivisionTree([])),
     ) {}
 
     /**
@@ -200,7 +202,7 @@ final readonly class AccountRows
         return match (true) {
             str_contains($cell, '@') => 'email',
             [] !== $number, 1 === preg_match('/^[A-Z]{0,4}\d{4,}$/D', NumberFormat::bare($cell)) => 'number',
-            1 === preg_match('/^(?:level\s*)?\d{1,2}$/Di', $cell) => 'level',
+            1 === preg_match('/^(?:level\s*)?\d{1,2}$/Di', $cell), [] !== $this->levels->called($cell) => 'level',
             isset(self::KINDS[strtolower($cell)]) => 'kind',
             null !== Columns::among($cell, $this->divisions) => 'division',
             1 === preg_match('/^[a-z0-9]+(?:[._-][a-z0-9]+)+$/D', $cell) => 'login',
@@ -257,7 +259,7 @@ final readonly class AccountRows
             '' === $row['preferred'] || $row['preferred'] === $given ? null : $row['preferred'],
             $kind,
             $division,
-            $this->level($row['level'], $kind, $wrong),
+            $this->level($row['level'], $division, $kind, $wrong),
             '' === $row['number'] ? null : $this->number($row['number'], $kind, $wrong),
             $email,
             $login,
@@ -266,13 +268,13 @@ final readonly class AccountRows
     }
 
     /** @param callable(string, string): void $wrong */
-    private function level(string $typed, PersonKind $kind, callable $wrong): ?int
+    private function level(string $typed, string $division, PersonKind $kind, callable $wrong): ?int
     {
         if ('' === $typed) {
             return PersonKind::Learner === $kind ? $this->level : null;
         }
-        $level = 1 === preg_match('/^(?:level\s*)?(\d{1,2})$/Di', $typed, $found) ? (int) $found[1] : 0;
-        if ($level < 1 || $level > self::HIGHEST_LEVEL) {
+        $level = $this->levels->of($typed, $division);
+        if (null === $level) {
             $wrong('level', 'not-a-level');
         } elseif (PersonKind::Learner !== $kind) {
             $wrong('level', 'not-a-learner');

@@ -62,9 +62,13 @@ final readonly class QuietRule
         return null;
     }
 
-    /** When somebody who was warned at an instant loses the seat. */
-    public static function releasedAt(int $warned, \DateTimeZone $zone): int
+    /**
+     * When somebody who was warned at an instant loses the seat.
+     *
+     * @param ?callable(string): bool $off whether a day, as year-month-day, is off; null for none
+     */
+    public static function releasedAt(int $warned, \DateTimeZone $zone, ?callable $off = null): int
     {
-        return WakingHours::after($warned, self::GRACE, $zone);
+        return WakingHours::after($warned, self::GRACE, $zone, $off);
     }
 }

@@ -6,6 +6,8 @@ namespace MintDoor\Core\Intake;
 
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
+use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\LevelNames;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\TooMuch;
 
@@ -92,9 +94,13 @@ final readonly class PastedText
     /**
      * @param list<NumberFormat>    $formats
      * @param array<string, string> $divisions names by code
+     * @param LevelNames            $levels    what divisions call theirs
      */
-    public function __construct(private array $formats, array $divisions = [])
-    {
+    public function __construct(
+        private array $formats,
+        array $divisions = [],
+        private LevelNames $levels = new LevelNames(new DivisionTree([])),
+    ) {
         $words = [];
         foreach ($divisions as $code => $name) {
             $words[self::joined($name)] = $words[self::joined((string) $code)] = (string) $code;
@@ -199,7 +205,7 @@ final readonly class PastedText
             array_filter(
                 $cells->texts,
                 fn(string $cell, int $place): bool => isset($this->divisions[self::joined($cell)])
-                    || null !== self::level($cell, $cells->columns && $place > 0),
+                    || [] !== $this->levelsIn($cell, $cells->columns && $place > 0),
                 \ARRAY_FILTER_USE_BOTH,
             ),
         );
@@ -217,10 +223,10 @@ final readonly class PastedText
         $identifiers = $words = $levels = $divisions = [];
         foreach ($cells->texts as $place => $cell) {
             $division = $this->divisions[self::joined($cell)] ?? null;
-            $level = self::level($cell, $cells->columns && $place > 0);
-            if (null !== $division || null !== $level) {
+            $said = $this->levelsIn($cell, $cells->columns && $place > 0);
+            if (null !== $division || [] !== $said) {
                 array_push($divisions, ...(array) $division);
-                array_push($levels, ...(array) $level);
+                array_push($levels, ...$said);
                 continue;
             }
             foreach ($this->parts($cell) as $part) {
@@ -377,13 +383,17 @@ final readonly class PastedText
         );
     }
 
-    /** A level a cell says: in words, or as a small number in a column of its own. */
-    private static function level(string $cell, bool $column): ?int
+    /** @return list<int> levels a cell may mean: by name, in words, or as a small number in a column of its own */
+    private function levelsIn(string $cell, bool $column): array
     {
-        return 1 === preg_match('/^(?:level|lvl\.?|l)\s*(\d{1,2})$/Di', $cell, $found)
+        if (
+            1 === preg_match('/^(?:level|lvl\.?|l)\s*(\d{1,2})$/Di', $cell, $found)
             || ($column && 1 === preg_match('/^(\d{1,2})$/D', $cell, $found))
-            ? (int) $found[1]
-            : null;
+        ) {
+            return [(int) $found[1]];
+        }
+
+        return $this->levels->called($cell);
     }
 
     /** A part that is a number, a login or an address, as it is compared; null for a word of a name. */

@@ -12,8 +12,11 @@ use MintDoor\Core\Text\Folding;
  */
 final readonly class Levels
 {
+    /** The ladder ends here. */
+    public const HIGHEST = 40;
+
     /**
-     * @param int          $first the rung of the first name, 0 or more
+     * @param int          $first the rung of the first name, 1 or more
      * @param list<string> $names upwards; none where people have no level
      */
     public function __construct(public int $first, public array $names) {}

@@ -15,9 +15,6 @@ final class SettingsLaws
 
     public const MOST_LEVELS = 40;
 
-    /** The ladder ends here. */
-    public const HIGHEST_LEVEL = 99;
-
     public const MOST_DIVISIONS = 500;
 
     /** Divisions one below the other. */
@@ -147,8 +144,8 @@ final class SettingsLaws
         $levels = $division->levels;
         $problems = [];
         if (null !== $levels) {
-            if ($levels->first < 0 || $levels->last() > self::HIGHEST_LEVEL) {
-                $problems[] = new SettingsProblem($at, 'off-the-ladder', ['most' => self::HIGHEST_LEVEL]);
+            if ($levels->first < 1 || $levels->last() > Levels::HIGHEST) {
+                $problems[] = new SettingsProblem($at, 'off-the-ladder', ['most' => Levels::HIGHEST]);
             }
             if (\count($levels->names) > self::MOST_LEVELS) {
                 $problems[] = new SettingsProblem($at, 'too-many', ['most' => self::MOST_LEVELS]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Sites;
 
+use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\LevelNames;
 use MintDoor\Core\Text\Columns;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Rows;
@@ -33,6 +35,7 @@ final readonly class SiteRows
      * @param array<string, string> $kinds     names by code, the first one where none is said
      * @param array<string, string> $divisions names by code
      * @param array<string, string> $terms     names by code
+     * @param LevelNames            $levels    what divisions call theirs
      */
     public function __construct(
         private array $kinds,
@@ -40,6 +43,7 @@ final readonly class SiteRows
         private array $terms,
         private string $division,
         private string $term,
+        private LevelNames $levels = new LevelNames(new DivisionTree([])),
     ) {}
 
     /**
@@ -105,11 +109,11 @@ final readonly class SiteRows
         $term = $among('term', $this->terms, $this->term);
         $lowest = $highest = $seats = null;
         if ('' !== $row['levels']) {
-            if (1 === preg_match('/^\D*(\d{1,2})\s*(?:(?:-|–|—|to|until)\s*(\d{1,2}))?$/Du', $row['levels'], $found)) {
-                $lowest = (int) $found[1];
-                $highest = (int) ($found[2] ?? $found[1]);
-            } else {
+            $run = $this->levels->run($row['levels'], $division);
+            if (null === $run) {
                 $wrong('levels', 'not-levels');
+            } else {
+                [$lowest, $highest] = $run;
             }
         }
         if ('' !== $row['seats']) {

@@ -15,6 +15,7 @@ use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\LevelNames;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\TooMuch;
@@ -56,6 +57,7 @@ final readonly class AccountBatch
             $request->division,
             PersonKind::from($request->kind),
             $request->level,
+            new LevelNames($this->divisions->tree()),
         );
         try {
             $drafts = $reader->read($request->text, AccountBatchRequest::MOST_ROWS);

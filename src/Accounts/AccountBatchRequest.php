@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Accounts;
 
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\Levels;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -25,7 +26,11 @@ final readonly class AccountBatchRequest
         /** For rows that say none. */
         #[Assert\Choice(callback: [self::class, 'kinds'], message: 'shared.no-such-kind-person')]
         public string $kind = 'learner',
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $level = null,
         #[Assert\Count(max: self::MOST_ROWS)]
         #[Assert\All([
             new Assert\Type('string'),

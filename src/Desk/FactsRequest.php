@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\Platform\Levels;
 use Symfony\Component\Validator\Constraints as Assert;
 
 /** Names, level, number and address of somebody, as they shall be. */
@@ -18,7 +19,11 @@ final readonly class FactsRequest
         public string $family,
         #[Assert\Length(max: 80, maxMessage: 'desk.shorten-name-80-characters')] public ?string $preferred = null,
         #[Assert\Length(max: 80, maxMessage: 'desk.shorten-name-80-characters')] public ?string $former = null,
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $level = null,
         #[Assert\Length(max: 40, maxMessage: 'desk.shorten-number-40-characters')] public ?string $number = null,
         #[Assert\Length(max: 190, maxMessage: 'desk.shorten-address-190-characters')] public ?string $email = null,
     ) {}

@@ -13,6 +13,7 @@ use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\LevelNames;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site as SiteRules;
@@ -65,6 +66,7 @@ final readonly class SiteBatch
             $this->terms->names(),
             $request->division,
             $request->term,
+            new LevelNames($this->divisions->tree()),
         );
         try {
             $drafts = $reader->read($request->text, SiteBatchRequest::MOST_ROWS);

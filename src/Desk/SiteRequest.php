@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\Platform\Levels;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
@@ -25,8 +26,16 @@ final readonly class SiteRequest
         #[Assert\NotBlank(message: 'desk.choose-term')]
         #[Assert\Length(max: 32, maxMessage: 'desk.no-such-term')]
         public string $term,
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $lowest = null,
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $highest = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $lowest = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $highest = null,
         #[Assert\Range(
             notInRangeMessage: 'desk.seats-go-1-100',
             min: 1,

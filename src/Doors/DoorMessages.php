@@ -10,12 +10,12 @@ use MintDoor\Messages\Messages;
 use MintDoor\Messages\MessageValues;
 use MintDoor\Messages\Outgoing;
 use MintDoor\Messages\Texts;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Written;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Messages about doors: an invitation, a reminder, a seat that is kept, an answer, a warning. */
 final readonly class DoorMessages
@@ -26,7 +26,7 @@ final readonly class DoorMessages
         private MessageValues $values,
         private Roles $roles,
         private Divisions $divisions,
-        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
+        private PlatformSettings $settings,
     ) {}
 
     /**
@@ -57,7 +57,7 @@ final readonly class DoorMessages
             )->template;
             $name =
                 null === $person
-                    ? ['name' => $letter->address, 'given' => '', 'login' => '', 'platform' => $this->platform]
+                    ? ['name' => $letter->address, 'given' => '', 'login' => '', 'platform' => $this->settings->name()]
                     : $this->values->ofPerson($person);
             $until = $letter->until >= Time::FOREVER ? '' : Written::dayAndTime($letter->until, $zone, $language);
             $filled = $template->fill([

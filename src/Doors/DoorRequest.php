@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use MintDoor\Core\Platform\Levels;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -42,8 +43,16 @@ final readonly class DoorRequest
         #[Assert\Count(max: 20)]
         #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 32)])]
         public array $divisions = [],
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $lowest = null,
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $highest = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $lowest = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $highest = null,
         #[Assert\Count(max: 10, maxMessage: 'doors.name-10-domains-most')]
         #[Assert\All([
             new Assert\Type('string'),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use MintDoor\Core\Platform\Levels;
 use Symfony\Component\Validator\Constraints as Assert;
 
 /** An account that somebody makes for themselves on the way through a door. */
@@ -18,7 +19,11 @@ final readonly class JoinAccountRequest extends JoinRequest
         string $visitor = '',
         #[Assert\Length(max: 80, maxMessage: 'doors.shorten-given-name-80')] public string $given = '',
         #[Assert\Length(max: 80, maxMessage: 'doors.shorten-family-name-80')] public string $family = '',
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $level = null,
         #[\SensitiveParameter]
         #[Assert\Length(max: 1_000, maxMessage: 'shared.choose-password-200-characters')]
         public string $password = '',

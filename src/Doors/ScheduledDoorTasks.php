@@ -9,6 +9,7 @@ use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Doors\QuietRule;
 use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Core\Platform\Term;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\WakingHours;
 use MintDoor\Doors\Repository\DoorTries;
@@ -16,8 +17,7 @@ use MintDoor\Doors\Repository\QuietPeople;
 use MintDoor\Doors\Repository\SentenceDoors;
 use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\Doors\Repository\WaitingPlaces;
-use MintDoor\Platform\Entity\Term;
-use MintDoor\Platform\Repository\Terms;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
@@ -47,7 +47,7 @@ final class ScheduledDoorTasks
         private readonly SentenceDoors $doors,
         private readonly QuietPeople $quiet,
         private readonly DoorTries $tries,
-        private readonly Terms $terms,
+        private readonly PlatformSettings $settings,
         private readonly EntityManagerInterface $entities,
         private readonly Transaction $transaction,
         private readonly WaitingListHandler $room,
@@ -67,6 +67,7 @@ final class ScheduledDoorTasks
     {
         // What was read the last time may be over by now.
         $this->entities->clear();
+        $this->settings->reset();
         $now = $this->clock->instant();
         $done = ['offered' => 0, 'invitations' => 0, 'warned' => 0, 'released' => 0];
         foreach ($this->places->sites() as $site) {
@@ -108,7 +109,7 @@ final class ScheduledDoorTasks
     {
         if (
             WakingHours::night($access->now, $access->zone())
-            || !$this->counts()(
+            || !$this->counts($access)(
                 (new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->format('Y-m-d'),
             )
         ) {
@@ -116,7 +117,7 @@ final class ScheduledDoorTasks
         }
         $people = $this->quiet->unwarned($door->id, $access->now);
         $rule = $door->policy->quiet();
-        $counts = $this->counts();
+        $counts = $this->counts($access);
 
         return array_values(
             array_filter(
@@ -139,7 +140,8 @@ final class ScheduledDoorTasks
         $access = $this->access($door->site);
         $this->quiet->forgetSeen($access->site->id);
         $away = $this->away($door, $access);
-        $goes = QuietRule::releasedAt($access->now, $access->zone());
+        $off = $this->settings->offIn($access->site->division);
+        $goes = QuietRule::releasedAt($access->now, $access->zone(), $off);
         $ids = array_map(static fn(Row $row): string => $row->id('person_id'), $away);
         $letters = [];
         foreach ([] === $ids ? [] : $this->contextLoader->people($ids) as $id => $person) {
@@ -182,13 +184,18 @@ final class ScheduledDoorTasks
         return $released;
     }
 
-    /** @return \Closure(string): bool whether a day is of some term; what lies between terms are holidays */
-    private function counts(): \Closure
+    /** @return \Closure(string): bool whether a day counts: none off, and none between the terms where there are any */
+    private function counts(SiteAccess $access): \Closure
     {
-        $terms = $this->terms->all();
+        $terms = $this->settings->read()->termsOf($access->site->division);
+        $off = $this->settings->offIn($access->site->division);
 
-        return static fn(string $day): bool => []
-            !== array_filter($terms, static fn(Term $term): bool => $term->startsOn <= $day && $day <= $term->endsOn);
+        return static fn(string $day): bool => !$off($day)
+            && ([] === $terms
+                || [] !== array_filter(
+                    $terms,
+                    static fn(Term $term): bool => $term->startsOn <= $day && $day <= $term->endsOn,
+                ));
     }
 
     private function access(string $site): SiteAccess

@@ -11,6 +11,7 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\WakingHours;
 use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
@@ -32,6 +33,7 @@ final readonly class WaitingListHandler
         private CallerProvider $callers,
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
+        private PlatformSettings $settings,
         private PlatformClock $clock,
     ) {}
 
@@ -140,7 +142,12 @@ final readonly class WaitingListHandler
     private function keepSeat(SiteAccess $access, WaitingRecord $one): void
     {
         $policy = SentenceDoor::of($one->door)->policy;
-        $until = WakingHours::after($access->now, 3_600 * $policy->offerHours, $access->zone());
+        $until = WakingHours::after(
+            $access->now,
+            3_600 * $policy->offerHours,
+            $access->zone(),
+            $this->settings->offIn($access->site->division),
+        );
         $one->offer($until);
         $this->places->flush();
         $person = $this->contextLoader->people([$one->person->id])[$one->person->id];

@@ -12,6 +12,7 @@ use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
+use MintDoor\Core\Platform\LevelNames;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Nicknames;
 use MintDoor\Core\Text\TooMuch;
@@ -56,7 +57,13 @@ final readonly class PeopleReader
 
     private function text(): PastedText
     {
-        return new PastedText($this->roles->rules()->numbers, $this->divisions->names());
+        $tree = $this->divisions->tree();
+
+        return new PastedText(
+            $this->roles->rules()->numbers,
+            array_column($tree->all(), 'name', 'code'),
+            new LevelNames($tree),
+        );
     }
 
     /** @param list<PastedLine> $lines */

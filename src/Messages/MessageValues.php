@@ -7,19 +7,19 @@ namespace MintDoor\Messages;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\PersonRow;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Written;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Values for what stands between braces in a template. */
 final readonly class MessageValues
 {
     public function __construct(
         private Roles $roles,
-        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
+        private PlatformSettings $settings,
     ) {}
 
     /**
@@ -69,7 +69,7 @@ final readonly class MessageValues
             'name' => PersonRow::name($person),
             'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'),
             'login' => $person->string('login'),
-            'platform' => $this->platform,
+            'platform' => $this->settings->name(),
         ];
     }
 }

@@ -9,6 +9,7 @@ use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
 use MintDoor\Messages\Repository\StoredMessages;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\SimulatedMail;
@@ -44,7 +45,7 @@ final readonly class Sender
         private Addresses $addresses,
         #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
         #[Autowire('%env(MAIL_FROM)%')] private string $from,
-        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
+        private PlatformSettings $settings,
     ) {}
 
     #[AsMessageHandler]
@@ -104,7 +105,7 @@ final readonly class Sender
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
         $letter = new Letter($row->string('subject'), $row->string('body'), $row->string('language'));
         $email = (new Email())
-            ->from(new Address($this->from, $this->platform))
+            ->from(new Address($this->from, $this->settings->name()))
             ->to($row->string('address'))
             ->subject($letter->subject)
             ->text($letter->asText($link))

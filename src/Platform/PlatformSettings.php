@@ -62,6 +62,14 @@ final class PlatformSettings implements ResetInterface
         );
     }
 
+    /** @return \Closure(string): bool whether a day, as year-month-day, is off in a division */
+    public function offIn(string $division): \Closure
+    {
+        $settings = $this->read();
+
+        return static fn(string $day): bool => null !== $settings->offOn($day, $division);
+    }
+
     /** Of the settings that hold; 0 where nobody set anything yet. */
     public function version(): int
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
+use MintDoor\Core\Platform\Levels;
 use MintDoor\People\Repository\Labels;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
@@ -21,7 +22,11 @@ final readonly class RosterFilter
             message: 'shared.no-such-state',
         )]
         public string $state = 'here',
-        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Range(
+            notInRangeMessage: 'shared.levels-go-1-40',
+            min: 1,
+            max: Levels::HIGHEST
+        )] public ?int $level = null,
         #[Assert\Length(max: 32, maxMessage: 'shared.no-such-division')] public ?string $division = null,
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')]
         public ?string $section = null,

@@ -177,7 +177,7 @@ const apply = () =>
           v-model="work.level"
           :figures="2"
           :min="1"
-          :max="20"
+          :max="40"
         />
       </div>
       <p class="soft small rest">{{ t('accounts.unlessSaid') }}</p>

@@ -49,10 +49,10 @@ const places = computed(() =>
           @update:model-value="(code) => code && (draft.divisions = toggle(draft.divisions, code))"
       /></template>
       <template #lowest
-        ><NumberField v-model="draft.lowest" :figures="2" :min="1" :max="20" :label="t('parts.lowest')"
+        ><NumberField v-model="draft.lowest" :figures="2" :min="1" :max="40" :label="t('parts.lowest')"
       /></template>
       <template #highest
-        ><NumberField v-model="draft.highest" :figures="2" :min="1" :max="20" :label="t('parts.highest')"
+        ><NumberField v-model="draft.highest" :figures="2" :min="1" :max="40" :label="t('parts.highest')"
       /></template>
       <template #domains
         ><InputText

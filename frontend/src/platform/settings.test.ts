@@ -48,7 +48,7 @@ describe('divisions', () => {
   })
   it('say their levels', () => {
     const levels = (...names: string[]) => levelWords(division('a', null, { levels: { first: 1, names } }))
-    expect(levelWords(division('a'))).toBe('numbers from 1 to 20')
+    expect(levelWords(division('a'))).toBe('numbers from 1 to 40')
     expect(levelWords(division('a', 'b'))).toBe('as in the division above')
     expect(levels()).toBe('none: its people have no level')
     expect(levels('Year 1')).toBe('Year 1')

@@ -17,7 +17,7 @@ const set = (at: 0 | 1, value: number | null | undefined) => {
     <NumberField
       :figures="2"
       :min="1"
-      :max="20"
+      :max="40"
       :model-value="levels[0]"
       :label="`${label}: ${t('rules.lowest')}`"
       @update:model-value="set(0, $event)"
@@ -26,7 +26,7 @@ const set = (at: 0 | 1, value: number | null | undefined) => {
     <NumberField
       :figures="2"
       :min="1"
-      :max="20"
+      :max="40"
       :model-value="levels[1]"
       :label="`${label}: ${t('rules.highest')}`"
       @update:model-value="set(1, $event)"

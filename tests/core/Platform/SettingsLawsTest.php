@@ -105,8 +105,8 @@ final class SettingsLawsTest extends TestCase
         $levels = static fn(int $first, string ...$names): Settings => $division(
             levels: new Levels($first, array_values($names)),
         );
-        yield 'levels below the ground' => ['divisions/upper/levels', 'off-the-ladder', $levels(-1, 'Cellar')];
-        yield 'levels above the ladder' => ['divisions/upper/levels', 'off-the-ladder', $levels(98, 'a', 'b', 'c')];
+        yield 'levels below the ground' => ['divisions/upper/levels', 'off-the-ladder', $levels(0, 'Cellar')];
+        yield 'levels above the ladder' => ['divisions/upper/levels', 'off-the-ladder', $levels(39, 'a', 'b', 'c')];
         yield 'a level nobody can name' => ['divisions/upper/levels/1', 'no-name', $levels(7, 'Year 7', '')];
         yield 'two levels of one name' => ['divisions/upper/levels/1', 'taken-name', $levels(7, 'Year 7', 'year  7')];
         yield 'a level that people have goes' => [

@@ -25,6 +25,29 @@ final class WakingHoursTest extends TestCase
         self::assertSame($until, (new \DateTimeImmutable('@'.$after))->setTimezone($zone)->format('Y-m-d H:i'));
     }
 
+    public function testDaysOffDoNotCount(): void
+    {
+        $zone = new \DateTimeZone('Europe/Amsterdam');
+        $chance = new Randomizer(new Mt19937(6));
+        for ($n = 0; $n < 200; ++$n) {
+            $from = $chance->getInt(1_790_000_000, 1_830_000_000);
+            $seconds = $chance->getInt(0, 400_000);
+            $seed = $chance->getInt(0, 9_999);
+            $off = static fn(string $day): bool => 0 === crc32($seed.$day) % 3;
+            $after = WakingHours::after($from, $seconds, $zone, $off);
+            $day = (new \DateTimeImmutable('@'.$after))->setTimezone($zone)->format('Y-m-d');
+            self::assertFalse($off($day));
+            self::assertFalse(WakingHours::night($after, $zone));
+            self::assertGreaterThanOrEqual(WakingHours::after($from, $seconds, $zone), $after);
+            $none = static fn(): bool => false;
+            self::assertSame(
+                WakingHours::after($from, $seconds, $zone),
+                WakingHours::after($from, $seconds, $zone, $none),
+            );
+        }
+        self::assertGreaterThan(0, WakingHours::after(0, 60, $zone, static fn(): bool => true));
+    }
+
     /** Never at night, never before, later the longer it is, and the same in one step or two. */
     public function testItIsAClockOfItsOwn(): void
     {
