@@ -2,8 +2,11 @@
 import OneOf from '@/ui/OneOf.vue'
 import type { AccountBatch } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
+import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
 import { accountNote } from './accounts'
+
+const { levelName } = useLevels()
 
 /** Rows of accounts as they were understood: those that will be made, those there already, those to be settled. */
 type Row = AccountBatch['rows'][number]
@@ -19,7 +22,7 @@ const SHOWN = 300
 const facts = (row: Row) =>
   [
     inSentence(t(`kind.${row.kind}`)),
-    row.level ? t('level', { n: row.level }) : '',
+    row.level ? levelName(row.level, row.division) : '',
     props.nameOf(row.division),
     row.number,
     row.email,
@@ -64,7 +67,8 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
             @update:model-value="choose(row, who.id)"
             >{{ t('accounts.same', { name: fullName(who) }) }}
             <span class="soft"
-              >{{ t(`kind.${who.kind}`) }}<template v-if="who.level">, {{ t('level', { n: who.level }) }}</template> ·
+              >{{ t(`kind.${who.kind}`)
+              }}<template v-if="who.level">, {{ levelName(who.level, who.division.code) }}</template> ·
               {{ who.division.name }} <span class="num">{{ who.number }}</span> {{ who.email }}</span
             ></OneOf
           >

@@ -5,9 +5,12 @@ import { useBusy } from '@/shared/busy'
 import { ownZone } from '@/shared/own'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
+
+const { levelName } = useLevels()
 
 /** People who are likely in the directory twice, side by side: merged, or told apart. */
 const { data, error, refetch } = useQuery({
@@ -54,7 +57,10 @@ const apart = (one: string, other: string) =>
           </h2>
           <p>
             {{ t(`kind.${each.person.kind}`)
-            }}<template v-if="each.person.level">, {{ t('level', { n: each.person.level }) }}</template> ·
+            }}<template v-if="each.person.level"
+              >, {{ levelName(each.person.level, each.person.division.code) }}</template
+            >
+            ·
             {{ each.person.division.name }}
           </p>
           <p>

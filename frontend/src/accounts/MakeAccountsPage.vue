@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { optionsIn, optionsOf } from '@/ui/options'
+import { divisionOptions, optionsIn } from '@/ui/options'
 import Textarea from 'primevue/textarea'
-import NumberField from '@/ui/NumberField.vue'
+import LevelField from '@/ui/LevelField.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
@@ -154,7 +154,7 @@ const apply = () =>
           v-model="work.division"
           stacked
           :label="t('accounts.division')"
-          :options="optionsOf(platform?.divisions, 'code')"
+          :options="divisionOptions(platform?.divisions)"
           ><template #label
             ><HelpWord term="division">{{ t('accounts.division') }}</HelpWord></template
           ></PickOne
@@ -172,12 +172,11 @@ const apply = () =>
         >
       </div>
       <div v-if="work.kind === 'learner'" class="field">
-        <label for="acc-level">{{ t('accounts.level') }}</label><NumberField
+        <label for="acc-level">{{ t('accounts.level') }}</label><LevelField
           id="acc-level"
           v-model="work.level"
-          :figures="2"
-          :min="1"
-          :max="40"
+          :division="work.division"
+          :label="t('accounts.level')"
         />
       </div>
       <p class="soft small rest">{{ t('accounts.unlessSaid') }}</p>

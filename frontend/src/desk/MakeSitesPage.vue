@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { optionsOf } from '@/ui/options'
+import { divisionOptions, optionsOf } from '@/ui/options'
 import OneOf from '@/ui/OneOf.vue'
 import Textarea from 'primevue/textarea'
 import HelpWord from '@/ui/HelpWord.vue'
@@ -113,7 +113,7 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
           v-model="work.division"
           stacked
           :label="t('makeSites.division')"
-          :options="[none, ...optionsOf(platform?.divisions, 'code')]"
+          :options="[none, ...divisionOptions(platform?.divisions)]"
           ><template #label
             ><HelpWord term="division">{{ t('makeSites.division') }}</HelpWord></template
           ></PickOne

@@ -1,22 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useLevels } from '@/shared/levels'
 import { usePlatform } from '@/shared/platform'
 import { t, tIn } from '@/shared/words'
-import { optionsIn, optionsOf } from '@/ui/options'
+import { divisionOptions, optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 
 /** What people are narrowed down by: their kind, division and level. */
-defineProps<{ chosen: (filter: string) => string }>()
+const props = defineProps<{ chosen: (filter: string) => string }>()
 defineEmits<{ choose: [filters: Record<string, string | undefined>] }>()
 const { platform } = usePlatform()
+const { levelOptions } = useLevels()
 const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const choices = computed(() => ({
   kind: optionsIn<string>(KINDS, (kind) => tIn('kind', kind)),
-  division: optionsOf(platform.value?.divisions, 'code'),
-  level: Array.from({ length: platform.value?.highestLevel ?? 0 }, (_, index) => ({
-    value: String(index + 1),
-    label: t('level', { n: index + 1 }),
-  })),
+  division: divisionOptions(platform.value?.divisions),
+  level: levelOptions(props.chosen('division')),
 }))
 </script>
 

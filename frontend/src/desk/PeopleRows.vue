@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import type { Person } from '@/shared/api'
 import { listName } from '@/shared/sentences'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
+
+const { levelName } = useLevels()
 
 /** People of the directory, to be chosen and opened. */
 const props = defineProps<{
@@ -15,7 +18,8 @@ const props = defineProps<{
   columns: Columns
 }>()
 const emit = defineEmits<{ pick: [person: string]; all: [] }>()
-const kind = (person: Person) => t(`kind.${person.kind}`) + (person.level ? ', ' + t('level', { n: person.level }) : '')
+const kind = (person: Person) =>
+  t(`kind.${person.kind}`) + (person.level ? ', ' + levelName(person.level, person.division.code) : '')
 
 function all() {
   const open = props.people.filter(({ person }) => !props.chosen.has(person.id))

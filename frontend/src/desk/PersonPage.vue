@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { ownZone as zone } from '@/shared/own'
 import { fullName } from '@/shared/sentences'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 import MessageList from '@/messages/MessageList.vue'
@@ -15,6 +16,8 @@ import PersonErase from '@/accounts/PersonErase.vue'
 import PersonFacts from '@/people/PersonFacts.vue'
 import PersonNotes from '@/people/PersonNotes.vue'
 import PersonSites from '@/people/PersonSites.vue'
+
+const { levelName } = useLevels()
 
 /**
  * Somebody, whatever site: who they are, how they sign in, where they are and why, what they were told, what happened,
@@ -53,8 +56,8 @@ const messages = computed(() => ({ person: id.value }))
           <HelpWord v-if="page.person.kind === 'external'" term="external" /><template v-else>{{
             t(`kind.${page.person.kind}`)
           }}</template
-          ><template v-if="page.person.level">, {{ t('level', { n: page.person.level }) }}</template> ·
-          {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
+          ><template v-if="page.person.level">, {{ levelName(page.person.level, page.person.division.code) }}</template>
+          · {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
           <span v-if="page.person.preferred" class="soft"> · {{ page.person.given }} {{ page.person.family }}</span
           ><span v-if="page.person.former" class="soft"> · {{ t('card.formerly', { name: page.person.former }) }}</span>
         </p>

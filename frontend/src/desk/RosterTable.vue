@@ -5,9 +5,12 @@ import type { RosterRow, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { cell, type Column, type Sortable } from '@/roster/columns'
 import type { RosterView } from '@/roster/roster'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
+
+const { levelName } = useLevels()
 
 /** The rows of a roster, of which only those in view are there: gone through, chosen and opened by keys or pointer. */
 const props = defineProps<{
@@ -36,7 +39,7 @@ const { roleName } = usePlatform()
 const says = (row: RosterRow, column: string) => cell(row, column as Column, props.site.timeZone, roleName)
 /** What tells people apart in the second line of a card. */
 const about = ({ person, standing }: RosterRow) =>
-  [roleName(standing.role), person.level ? t('level', { n: person.level }) : '', person.number]
+  [roleName(standing.role), person.level ? levelName(person.level, person.division.code) : '', person.number]
     .filter(Boolean)
     .join(' · ')
 const wantsAttention = (row: RosterRow) => row.standing.state !== 'current' || row.because === 'account-closed'

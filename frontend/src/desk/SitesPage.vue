@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { optionsIn, optionsOf } from '@/ui/options'
+import { divisionOptions, optionsIn, optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
@@ -59,7 +59,7 @@ const filters = ['division', 'term', 'kind', 'state'] as const
 const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''
 const choose = (name: string, value: string) => lookAt(router, { [name]: value })
 const choices = computed(() => ({
-  division: optionsOf(platform.value?.divisions, 'code'),
+  division: divisionOptions(platform.value?.divisions),
   term: optionsOf(platform.value?.terms, 'code'),
   kind: optionsOf(platform.value?.siteKinds, 'code'),
   state: optionsIn<string>(['draft', 'open', 'closed'], (state) => tIn('siteState', state)),

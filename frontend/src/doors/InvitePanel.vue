@@ -10,8 +10,11 @@ import { api, Problem, take, type Door, type InviteLine, type Site } from '@/sha
 import { useBusy } from '@/shared/busy'
 import { day, fullName } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import { inviteAgain, withdrawInvitations } from './answers'
+
+const { levelName } = useLevels()
 
 /** Invitations through one door: whom to invite, in words of one's own, and how each one stands. */
 const props = defineProps<{ door: Door; site: Site; first?: string }>()
@@ -109,7 +112,8 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
           @update:model-value="choose(line, who.id)"
           >{{ fullName(who) }}
           <span class="soft"
-            >{{ t(`kind.${who.kind}`) }}<template v-if="who.level">, {{ t('level', { n: who.level }) }}</template> ·
+            >{{ t(`kind.${who.kind}`)
+            }}<template v-if="who.level">, {{ levelName(who.level, who.division.code) }}</template> ·
             {{ who.division.name }}</span
           ></OneOf
         >

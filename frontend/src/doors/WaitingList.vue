@@ -5,9 +5,12 @@ import { computed, ref } from 'vue'
 import type { Site, Waiting } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime } from '@/shared/sentences'
+import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
 import { answerWaiting } from './answers'
 import HelpWord from '@/ui/HelpWord.vue'
+
+const { levelName } = useLevels()
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
 const props = defineProps<{ waiting: Waiting[]; inLine: number; site: Site }>()
@@ -22,7 +25,7 @@ const moving = ref(0)
 const why = ref('')
 const at = (instant: string) => dayAndTime(instant, props.site.timeZone)
 const facts = (each: Waiting) =>
-  [inSentence(t(`kind.${each.kind}`)), each.level ? t('level', { n: each.level }) : '', each.division]
+  [inSentence(t(`kind.${each.kind}`)), each.level ? levelName(each.level) : '', each.division]
     .filter(Boolean)
     .join(', ')
 const { busy, run } = useBusy()

@@ -5,9 +5,12 @@ import { computed, ref, watch } from 'vue'
 import type { Candidate, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { day, lastDay, optionSentence } from '@/shared/sentences'
+import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
+
+const { levelName } = useLevels()
 
 /** Somebody the box found: who they are, how they stand to this site, and what one may do for them here. */
 const props = defineProps<{
@@ -59,7 +62,10 @@ async function bringBack() {
     </span>
     <span class="facts">
       {{ t(`kind.${candidate.person.kind}`)
-      }}<template v-if="candidate.person.level">, {{ t('level', { n: candidate.person.level }) }}</template> ·
+      }}<template v-if="candidate.person.level"
+        >, {{ levelName(candidate.person.level, candidate.person.division.code) }}</template
+      >
+      ·
       {{ candidate.person.division.name }}
       <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
       <span v-if="candidate.visibility === 'masked'" class="soft">{{ ' · ' + t('intake.masked') }}</span>

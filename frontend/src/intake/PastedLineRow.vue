@@ -11,6 +11,9 @@ import LineTerms from './LineTerms.vue'
 import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
 import TypedLine from './TypedLine.vue'
 import WhoCouldBe from './WhoCouldBe.vue'
+import { useLevels } from '@/shared/levels'
+
+const { levelName } = useLevels()
 
 /**
  * One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to
@@ -143,7 +146,7 @@ function keyedIn(event: KeyboardEvent) {
     <div class="what">
       <template v-if="shown">
         <strong>{{ knownName(shown.person) }}</strong>
-        <span class="why soft">{{ aboutPerson(shown.person) }} · {{ why(shown) }}</span>
+        <span class="why soft">{{ aboutPerson(shown.person, levelName) }} · {{ why(shown) }}</span>
       </template>
       <p v-if="item.mistyped" class="brass">{{ t('intake.slip', { format: inSentence(item.mistyped) }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ t('pasted.repeat', { n: item.repeats }) }}</p>

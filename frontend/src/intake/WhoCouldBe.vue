@@ -3,6 +3,9 @@ import OneOf from '@/ui/OneOf.vue'
 import { knownName } from '@/shared/sentences'
 import { t } from '@/shared/words'
 import { aboutPerson, type PastedCandidate } from './pasted'
+import { useLevels } from '@/shared/levels'
+
+const { levelName } = useLevels()
 
 /** Those whom a pasted line could mean, with what tells them apart, to be chosen from. */
 defineProps<{
@@ -29,7 +32,7 @@ defineEmits<{ pick: [candidate: PastedCandidate] }>()
         :model-value="person ?? null"
         @update:model-value="$emit('pick', candidate)"
         >{{ knownName(candidate.person) }}
-        <span class="why soft">{{ aboutPerson(candidate.person) }} · {{ why(candidate) }}</span></OneOf
+        <span class="why soft">{{ aboutPerson(candidate.person, levelName) }} · {{ why(candidate) }}</span></OneOf
       >
     </p>
   </fieldset>

@@ -78,9 +78,12 @@ export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefine
 }
 
 /** What tells somebody apart from others of the same name. */
-export const aboutPerson = (person: PastedCandidate['person']) =>
+export const aboutPerson = (
+  person: PastedCandidate['person'],
+  levelName: (level: number, division: string) => string,
+) =>
   [
-    t(`kind.${person.kind}`) + (person.level ? ', ' + t('level', { n: person.level }) : ''),
+    t(`kind.${person.kind}`) + (person.level ? ', ' + levelName(person.level, person.division.code) : ''),
     person.division.name,
     person.number,
   ]

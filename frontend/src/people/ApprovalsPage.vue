@@ -7,6 +7,7 @@ import { usePlatform } from '@/shared/platform'
 import { queries } from '@/shared/queries'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
@@ -15,11 +16,12 @@ import AnswerButtons from './AnswerButtons.vue'
 
 /** People of one's division whom somebody with nothing to do with them let in: they wait for a yes. */
 const { roleName } = usePlatform()
+const { levelName } = useLevels()
 const KEY = ['approvals']
 const { data, error, isPending, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/approvals')) })
 const items = computed(() => data.value?.items ?? [])
 const where = ({ person: { division, level } }: Approval) =>
-  [division.name, level ? t('level', { n: level }) : ''].filter(Boolean).join(', ')
+  [division.name, level ? levelName(level, division.code) : ''].filter(Boolean).join(', ')
 const columns = useColumns('approvals', () => [
   { key: 'who', label: t('approvals.who'), weight: 1.6, always: true },
   { key: 'into', label: t('approvals.into'), weight: 1.4 },

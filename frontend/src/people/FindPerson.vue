@@ -4,8 +4,11 @@ import InputText from 'primevue/inputtext'
 import { ref, useTemplateRef } from 'vue'
 import { api, take } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import FindBox from '@/ui/FindBox.vue'
+
+const { levelName } = useLevels()
 
 type Found = Awaited<ReturnType<typeof ask>>['items'][number]
 const ask = (q: string, label: string) => take(api.GET('/people', { params: { query: { q, label } } }))
@@ -53,8 +56,10 @@ function pick(found: Found) {
         <strong>{{ fullName(found.person) }}</strong>
         <span
           >{{ t(`kind.${found.person.kind}`)
-          }}<template v-if="found.person.level">, {{ t('level', { n: found.person.level }) }}</template> ·
-          {{ found.person.division.name }}</span
+          }}<template v-if="found.person.level"
+            >, {{ levelName(found.person.level, found.person.division.code) }}</template
+          >
+          · {{ found.person.division.name }}</span
         >
         <span v-if="found.person.number" class="num">{{ found.person.number }}</span>
         <span v-if="found.labels.length" class="soft">{{ found.labels.join(', ') }}</span>

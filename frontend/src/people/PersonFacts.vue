@@ -7,6 +7,7 @@ import { useBusy } from '@/shared/busy'
 import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
+import LevelField from '@/ui/LevelField.vue'
 
 /** Names, level, number and address of somebody, to be corrected. */
 const props = defineProps<{ page: PersonPage }>()
@@ -63,11 +64,19 @@ const save = () =>
   <form class="callout" :aria-label="t('facts.title')" @submit.prevent="save">
     <div v-for="field in shown" :key="field" class="field">
       <label :for="'facts-' + field">{{ t(`facts.${field}`) }}</label>
+      <LevelField
+        v-if="field === 'level'"
+        id="facts-level"
+        :label="t('facts.level')"
+        :division="page.person.division.code"
+        :model-value="draft.level ? Number(draft.level) : null"
+        @update:model-value="draft.level = $event ? String($event) : ''"
+      />
       <InputText
+        v-else
         :id="'facts-' + field"
         v-model="draft[field]"
         size="small"
-        :inputmode="field === 'level' ? 'numeric' : undefined"
         :required="field === 'given' || field === 'family'"
         maxlength="190"
         :aria-invalid="!!wrong[field]"

@@ -6,7 +6,7 @@ import type { Settings } from '@/shared/api'
 import { t } from '@/shared/words'
 import DayField from '@/ui/DayField.vue'
 import PickOne from '@/ui/PickOne.vue'
-import { divisionOptions, termSpan, type DaysOffSet } from './settings'
+import { scopeOptions, termSpan, type DaysOffSet } from './settings'
 
 /** Holidays and other days on which nothing is held. */
 const props = defineProps<{
@@ -15,7 +15,7 @@ const props = defineProps<{
   wrongAt: (where: string) => string[]
   edit: () => Settings
 }>()
-const divisions = computed(() => divisionOptions(props.settings.divisions))
+const divisions = computed(() => scopeOptions(props.settings.divisions))
 
 function set<K extends keyof DaysOffSet>(index: number, field: K, value: DaysOffSet[K]) {
   props.edit().daysOff[index]![field] = value

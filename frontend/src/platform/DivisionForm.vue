@@ -10,7 +10,7 @@ import OneOf from '@/ui/OneOf.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
 import { queries } from '@/shared/queries'
-import { codeFrom, inOrder, type DivisionSet } from './settings'
+import { codeFrom, inOrder, scopeOptions, type DivisionSet } from './settings'
 
 /** What is set for one division. What is written goes into the draft at once. */
 const props = defineProps<{ settings: Settings; code: string; edit: () => Settings }>()
@@ -41,12 +41,9 @@ const below = computed(() => {
   }
   return codes
 })
-const parents = computed(() => [
-  { value: '', label: t('platform.everything') },
-  ...inOrder(props.settings.divisions)
-    .filter(({ division: each }) => !below.value.has(each.code) && !each.retired)
-    .map(({ division: each, depth }) => ({ value: each.code, label: '\u2003'.repeat(depth) + each.name })),
-])
+const parents = computed(() =>
+  scopeOptions(props.settings.divisions.filter((each) => !below.value.has(each.code) && each.name)),
+)
 
 type LevelKind = 'above' | 'numbers' | 'names' | 'none'
 const levelKind = computed<LevelKind>(() => {

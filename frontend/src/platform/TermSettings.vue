@@ -8,7 +8,7 @@ import { listed } from '@/shared/lists'
 import { t } from '@/shared/words'
 import DayField from '@/ui/DayField.vue'
 import PickOne from '@/ui/PickOne.vue'
-import { codeFrom, divisionOptions, lastYear, termSpan, type TermSet } from './settings'
+import { codeFrom, scopeOptions, lastYear, termSpan, type TermSet } from './settings'
 
 /** The terms, each in its row; those of the next year are made from those of the last one there is. */
 const props = defineProps<{
@@ -17,7 +17,7 @@ const props = defineProps<{
   wrongAt: (where: string) => string[]
   edit: () => Settings
 }>()
-const divisions = computed(() => divisionOptions(props.settings.divisions))
+const divisions = computed(() => scopeOptions(props.settings.divisions))
 const codes = () => props.settings.terms.map((each) => each.code)
 const { busy, run } = useBusy()
 

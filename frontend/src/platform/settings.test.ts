@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import {
   codeFrom,
   differenceLines,
-  divisionOptions,
+  scopeOptions,
   inOrder,
   lastYear,
   levelWords,
@@ -40,7 +40,7 @@ describe('divisions', () => {
   })
   it('are offered as far in as they are, without retired ones', () => {
     const all = [division('a'), division('b', 'a'), division('c', null, { retired: true })]
-    expect(divisionOptions(all).map(({ value, label }) => [value, label])).toEqual([
+    expect(scopeOptions(all).map(({ value, label }) => [value, label])).toEqual([
       ['', 'the whole platform'],
       ['a', 'A'],
       ['b', '\u2003B'],

@@ -4,6 +4,7 @@ import { isDay } from '@/shared/days'
 import { ownLocale } from '@/shared/own'
 import { refresh } from '@/shared/queries'
 import { inSentence, t, tIn } from '@/shared/words'
+import { divisionOptions } from '@/ui/options'
 
 export type DivisionSet = Settings['divisions'][number]
 export type TermSet = Settings['terms'][number]
@@ -119,11 +120,13 @@ export function useSettings() {
 export type AllSettings = ReturnType<typeof useSettings>
 
 /** Divisions to choose from, each as far in as it is below others, after "the whole platform". */
-export const divisionOptions = (divisions: readonly DivisionSet[]) => [
+export const scopeOptions = (divisions: readonly DivisionSet[]) => [
   { value: '', label: t('platform.everything') },
-  ...inOrder(divisions)
-    .filter(({ division }) => !division.retired)
-    .map(({ division, depth }) => ({ value: division.code, label: '\u2003'.repeat(depth) + division.name })),
+  ...divisionOptions(
+    inOrder(divisions)
+      .map(({ division }) => division)
+      .filter(({ retired }) => !retired),
+  ),
 ]
 
 /** From one day to another, as people write it; a single day once. */

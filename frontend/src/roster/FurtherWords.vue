@@ -3,6 +3,7 @@ import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take, type Site } from '@/shared/api'
+import { useLevels } from '@/shared/levels'
 import { usePlatform } from '@/shared/platform'
 import { t, tIn } from '@/shared/words'
 import type { Option } from '@/ui/options'
@@ -17,16 +18,14 @@ const { data: labels } = useQuery({
   enabled: computed(() => props.site.may.includes('label-people')),
   queryFn: () => take(api.GET('/sites/{site}/labels', { params: { path: { site: props.site.id } } })),
 })
+const { levelOptions } = useLevels()
 const days = (name: 'seen' | 'ends' | 'joined', counts: number[]) =>
   counts.map((n) => ({ value: String(n), label: t(`further.${name}`, { n }) }))
 
 /** What each word may say. */
 const choices = computed<Record<Further, Option<string>[]>>(() => ({
   section: props.site.sections.map(({ id, name }) => ({ value: id, label: t('further.section', { name }) })),
-  level: Array.from({ length: 12 }, (_, index) => ({
-    value: String(index + 1),
-    label: t('further.level', { n: index + 1 }),
-  })),
+  level: levelOptions().map(({ value, label }) => ({ value, label: t('further.level', { level: label }) })),
   division:
     platform.value?.divisions.map(({ code, name }) => ({ value: code, label: t('further.division', { name }) })) ?? [],
   door: props.helps

@@ -12,6 +12,7 @@ import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { tellEach } from '@/shared/tell'
+import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
@@ -19,6 +20,8 @@ import PersonGrants from './PersonGrants.vue'
 import PersonLabels from './PersonLabels.vue'
 import RoleChoice from './RoleChoice.vue'
 import HelpWord from '@/ui/HelpWord.vue'
+
+const { levelName } = useLevels()
 
 /**
  * One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do.
@@ -79,7 +82,8 @@ async function act(request: Parameters<typeof change>[1]) {
           <HelpWord v-if="card.person.kind === 'external'" term="external" /><template v-else>{{
             t(`kind.${card.person.kind}`)
           }}</template
-          ><template v-if="card.person.level">, {{ t('level', { n: card.person.level }) }}</template> ·
+          ><template v-if="card.person.level">, {{ levelName(card.person.level, card.person.division.code) }}</template>
+          ·
           {{ card.person.division.name }}
           <span v-if="card.person.number" class="num">{{ card.person.number }}</span>
         </p>

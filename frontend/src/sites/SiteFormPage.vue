@@ -4,10 +4,12 @@ import InputText from 'primevue/inputtext'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/shared/api'
+import { useLevels } from '@/shared/levels'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
-import { optionsOf } from '@/ui/options'
+import { divisionOptions, optionsOf } from '@/ui/options'
+import LevelField from '@/ui/LevelField.vue'
 import PickOne from '@/ui/PickOne.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import { shortCodeOf } from './shortCode'
@@ -16,8 +18,18 @@ import { shortCodeOf } from './shortCode'
 const props = defineProps<{ site?: Site }>()
 const router = useRouter()
 const { platform } = usePlatform()
-const blank = { title: '', code: '', kind: 'course', division: '', term: '', lowest: '', highest: '', seats: '' }
+const blank = {
+  title: '',
+  code: '',
+  kind: '',
+  division: '',
+  term: '',
+  lowest: null as number | null,
+  highest: null as number | null,
+  seats: '',
+}
 const form = reactive({ ...blank })
+const { hasNames, levelOptions } = useLevels()
 /** The short code follows the title until somebody writes one. */
 const codeIsOwn = ref(!!props.site)
 watch(
@@ -38,9 +50,9 @@ function fill(site: Site) {
     kind: site.kind,
     division: site.division.code,
     term: site.term.code,
-    lowest: site.levels?.lowest ?? '',
-    highest: site.levels?.highest ?? '',
-    seats: site.seats ?? '',
+    lowest: site.levels?.lowest ?? null,
+    highest: site.levels?.highest ?? null,
+    seats: String(site.seats ?? ''),
   })
 }
 onMounted(() => (props.site ? fill(props.site) : document.getElementById('title')?.focus()))
@@ -52,6 +64,7 @@ watch(
   (now) => {
     if (!now || props.site) return
     const today = now.now.slice(0, 10)
+    form.kind ||= now.siteKinds[0]?.code ?? ''
     form.term ||= (now.terms.find((term) => term.endsOn >= today) ?? now.terms.at(-1))?.code ?? ''
     form.division ||= now.mayMakeIn[0] ?? ''
   },
@@ -78,8 +91,8 @@ async function save() {
   elsewhere.value = ''
   const body = {
     ...form,
-    lowest: whole(form.lowest),
-    highest: whole(form.highest),
+    lowest: form.lowest,
+    highest: form.highest,
     seats: whole(form.seats),
   } as SiteRequest
   try {
@@ -168,7 +181,7 @@ async function settle(takeTheirs: boolean) {
             fluid
             :label="t('form.division')"
             :placeholder="t('parts.choose')"
-            :options="optionsOf(divisions, 'code')"
+            :options="divisionOptions(divisions)"
             :invalid="!!wrong('division')"
             aria-describedby="division-wrong"
             ><template #label
@@ -192,20 +205,20 @@ async function settle(takeTheirs: boolean) {
           >
           <span id="term-wrong" class="wrong">{{ wrong('term') }}</span>
         </div>
-        <div class="field">
+        <div v-if="!hasNames(form.division) || levelOptions(form.division).length" class="field">
           <span class="label">{{ t('parts.lowest') }} … {{ t('parts.highest') }}</span>
           <span class="pair">
-            <InputText
+            <LevelField
               v-model="form.lowest"
-              inputmode="numeric"
-              :aria-label="t('parts.lowest')"
+              :division="form.division"
+              :label="t('parts.lowest')"
               :invalid="!!wrong('lowest')"
             />
             –
-            <InputText
+            <LevelField
               v-model="form.highest"
-              inputmode="numeric"
-              :aria-label="t('parts.highest')"
+              :division="form.division"
+              :label="t('parts.highest')"
               :invalid="!!wrong('highest')"
             />
           </span>
