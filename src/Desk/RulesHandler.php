@@ -8,6 +8,7 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\SettingsProblem;
 use MintDoor\Core\Roles\Affected;
 use MintDoor\Core\Roles\Holders;
@@ -64,11 +65,15 @@ final readonly class RulesHandler
         return $rules;
     }
 
-    /** What putting other rules in force would do. Changes nothing. */
-    public function preview(Rules $after): RulesPreview
+    /**
+     * What putting other rules in force would do. Changes nothing.
+     *
+     * @param ?Settings $settings that are put in force with them; null for those that hold
+     */
+    public function preview(Rules $after, ?Settings $settings = null): RulesPreview
     {
         $before = $this->asSet();
-        $tree = $this->divisions->tree();
+        $tree = $settings->divisions ?? $this->divisions->tree();
         $change = new RuleChange($before->over($tree), $after->over($tree));
         // Nobody holds a role that is not there yet, whatever it is called.
         $touched = array_values(
@@ -86,7 +91,7 @@ final readonly class RulesHandler
                     $before,
                     $after,
                     $this->holdersOfGone($before->roles, $after->roles),
-                    array_keys($this->divisions->names()),
+                    array_column($tree->all(), 'code'),
                     $before->siteKinds == $after->siteKinds ? [] : $this->sites->ofEachKind(),
                 ),
             ),
@@ -105,20 +110,27 @@ final readonly class RulesHandler
         );
     }
 
-    /**
-     * Puts rules in force. Runs inside a transaction.
-     *
-     * @param IfMatch $seen the version that the caller saw, held against the one that holds, under the lock
-     *
-     * @throws Problem of type `NotReady` when the laws of the rules do not allow it
-     */
-    public function apply(Rules $after, Caller $caller, IfMatch $seen): RulesPreview
+    /** Nobody else changes rules, or people by them, before the transaction ends. */
+    public function lock(): void
     {
         $this->effect->lockAllSites();
         $this->roles->reset();
+    }
+
+    /**
+     * Puts rules in force. Runs inside a transaction.
+     *
+     * @param ?IfMatch $seen the version that the caller saw, held against the one that holds, under the lock; null
+     *                       where what holds was looked at under it
+     *
+     * @throws Problem of type `NotReady` when the laws of the rules do not allow it
+     */
+    public function apply(Rules $after, Caller $caller, ?IfMatch $seen): RulesPreview
+    {
+        $this->lock();
         $before = $this->asSet();
         $version = $this->roles->version();
-        $seen->assert($version);
+        $seen?->assert($version);
         $preview = $this->preview($after);
         if ([] !== $preview->problems) {
             throw new Problem(

@@ -79,18 +79,24 @@ final readonly class SettingsHandler
         );
     }
 
+    /** Nobody else changes settings before the transaction ends. */
+    public function lock(): void
+    {
+        $this->inUse->lock();
+        $this->settings->reset();
+    }
+
     /**
      * Puts settings in force. Runs inside a transaction.
      *
-     * @param ?IfMatch $seen the version that the caller saw, held against the one that holds, under the lock; null for
-     *                       a command, which sees what holds
+     * @param ?IfMatch $seen the version that the caller saw, held against the one that holds, under the lock; null
+     *                       where what holds was looked at under it
      *
      * @throws Problem of type `NotReady` when the laws of the settings do not allow it
      */
     public function apply(Settings $after, Caller $caller, ?IfMatch $seen): SettingsPreview
     {
-        $this->inUse->lock();
-        $this->settings->reset();
+        $this->lock();
         $version = $this->settings->version();
         $seen?->assert($version);
         $preview = $this->preview($after);

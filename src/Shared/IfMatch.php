@@ -21,7 +21,7 @@ final readonly class IfMatch
      *
      * @throws Problem of type `NeedsVersion` or `Stale`
      */
-    public function assert(int $version): void
+    public function assert(int|string $version): void
     {
         if (null === $this->given) {
             throw new Problem(ProblemType::NeedsVersion, 'shared.say-which-version-looked');

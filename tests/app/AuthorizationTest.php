@@ -62,6 +62,8 @@ final class AuthorizationTest extends ApiTestCase
         'GET /settings' => [401, 403, 403, 403, 200, 200],
         'PUT /settings' => [401, 403, 403, 403, 403, 200],
         'GET /settings/versions' => [401, 403, 403, 403, 200, 200],
+        'GET /settings/file' => [401, 403, 403, 403, 403, 200],
+        'PUT /settings/file' => [401, 403, 403, 403, 403, 200],
         'POST /settings/later-terms' => [401, 403, 403, 403, 403, 200],
         'GET /administrators' => [401, 403, 403, 403, 403, 200],
         'PUT /administrators/{person}' => [401, 403, 403, 403, 403, 200],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
+use MintDoor\Desk\SettingsFile;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\SettingsCodec;
 use MintDoor\Roles\Roles;
@@ -34,6 +35,7 @@ trait Bodies
             'PUT /settings' => [
                 'settings' => SettingsCodec::write($this->service(PlatformSettings::class)->read()),
             ],
+            'PUT /settings/file' => ['text' => $this->service(SettingsFile::class)->write()],
             'POST /settings/later-terms' => [
                 'terms' => [
                     [

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useI18n } from 'vue-i18n'
+import { t } from '@/shared/words'
 import DraftColumn from '@/ui/DraftColumn.vue'
-import { listed } from '@/shared/lists'
-import { differenceLines, problemSentence, type AllSettings } from './settings'
+import SettingsDifferences from './SettingsDifferences.vue'
+import { problemSentence, type AllSettings } from './settings'
 
 /** What would follow from the settings as they were changed, before they hold. */
 const props = defineProps<{ all: AllSettings }>()
-const { t, n } = useI18n()
 const preview = computed(() => props.all.preview.value)
 
 /** What a problem is about, by the name it has in the draft. */
@@ -28,7 +27,6 @@ const problems = computed(
       sentence: problemSentence(problem),
     })) ?? null,
 )
-const differences = computed(() => preview.value?.differences.filter(({ which }) => which).map(differenceLines) ?? [])
 </script>
 
 <template>
@@ -41,29 +39,6 @@ const differences = computed(() => preview.value?.differences.filter(({ which })
     @save="all.save"
     @drop="all.drop"
   >
-    <ul v-if="preview">
-      <li v-for="({ sentence, fields }, index) in differences" :key="index">
-        {{ sentence }}
-        <span v-for="field in fields" :key="field" class="field-line">{{ field }}</span>
-      </li>
-      <li v-if="!differences.length">{{ t('platform.preview.nothing') }}</li>
-      <template v-for="each in preview.reach" :key="each.name">
-        <li v-if="each.also.length" class="gain">
-          {{ t('platform.preview.also', { name: each.name, divisions: listed(each.also) }) }}
-        </li>
-        <li v-if="each.not.length" class="lose">
-          {{ t('platform.preview.not', { name: each.name, divisions: listed(each.not) }) }}
-        </li>
-      </template>
-      <li v-if="preview.sites">{{ t('platform.preview.sites', { n: n(preview.sites) }, preview.sites) }}</li>
-    </ul>
+    <SettingsDifferences v-if="preview" :preview="preview" />
   </DraftColumn>
 </template>
-
-<style scoped>
-.field-line {
-  display: block;
-  color: var(--soft);
-  overflow-wrap: anywhere;
-}
-</style>

@@ -5,6 +5,7 @@ import { ownZone } from '@/shared/own'
 import { day } from '@/shared/sentences'
 import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
+import SettingsFile from './SettingsFile.vue'
 
 /** Who put which settings in force, the last first; those of before can be put in force again. */
 defineProps<{ version: number; mayChange: boolean }>()
@@ -32,6 +33,7 @@ const { data, error, refetch } = useQuery({
       </button>
     </li>
   </ul>
+  <SettingsFile v-if="mayChange" />
 </template>
 
 <style scoped>

@@ -101,6 +101,20 @@ describe('the settings of the platform', () => {
     expect(page.find('.docked button.p-button').attributes('disabled')).toBeDefined()
   })
 
+  it('are put back, and brought in as a file after a look', async () => {
+    const items = [
+      { version: 3, madeAt: '2026-11-20T10:00:00Z', madeBy: 'Ingrid Solheim' },
+      { version: 2, madeAt: '2026-11-19T10:00:00Z', madeBy: null },
+    ]
+    const { page, asked, press } = await open('versions', { 'GET /settings/versions': { items } })
+    expect(page.text()).toContain('Version 3')
+    expect(page.text()).toContain('holds now')
+    expect(page.find('a[download]').attributes('href')).toBe('/api/v1/settings/file')
+    await press('Put version 2 in force again')
+    expect(asked.map(({ call }) => call)).toContain('GET /settings?version=2')
+    expect(asked.findLast(({ call }) => call.startsWith('PUT'))!.headers.get('If-Match')).toBe('"3"')
+  })
+
   it('are only read by who may not change them', async () => {
     const { page } = await open('divisions', { 'GET /settings': book({ mayChange: false }) })
     expect(page.text()).toContain('A platform administrator changes these settings.')

@@ -396,6 +396,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/settings/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The settings and the rules as one file, for platform administrators. */
+        get: operations["settingsFile"];
+        /** @description Puts such a file in force, or with `apply` false says what it would change. A member that it does not have stays as it is. Wants `If-Match` to apply. */
+        put: operations["bringSettingsFile"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings/later-terms": {
         parameters: {
             query?: never;
@@ -2611,6 +2629,16 @@ export interface components {
             /** @description null for what was there before anybody set it */
             madeBy: string | null;
         };
+        SettingsPlan: {
+            /** @description null where the file has none */
+            settings: components["schemas"]["SettingsPreview"] | null;
+            /** @description null where the file has none */
+            rules: components["schemas"]["RulesPreview"] | null;
+            /** @description whether the rules become others */
+            otherRules: boolean;
+            /** @description of the settings and of the rules that hold; `If-Match` of what applies it */
+            version: string;
+        };
         Administrators: {
             items: {
                 person: components["schemas"]["Somebody"];
@@ -4751,6 +4779,70 @@ export interface operations {
             };
             401: components["responses"]["NotSignedIn"];
             403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    settingsFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description YAML with the members `settings` and `rules`, as the schemas Settings and Rules have them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/yaml": string;
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    bringSettingsFile: {
+        parameters: {
+            query?: never;
+            header?: {
+                "If-Match"?: string;
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What follows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsPlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };
     };

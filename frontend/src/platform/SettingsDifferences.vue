@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { SettingsPreview } from '@/shared/api'
+import { listed } from '@/shared/lists'
+import { differenceLines } from './settings'
+
+/** What other settings would change: things with their fields, who administers more or less, sites that follow. */
+const props = defineProps<{ preview: SettingsPreview }>()
+const { t, n } = useI18n()
+const differences = computed(() => props.preview.differences.filter(({ which }) => which).map(differenceLines))
+</script>
+
+<template>
+  <ul>
+    <li v-for="({ sentence, fields }, index) in differences" :key="index">
+      {{ sentence }}
+      <span v-for="field in fields" :key="field" class="field-line">{{ field }}</span>
+    </li>
+    <li v-if="!differences.length">{{ t('platform.preview.nothing') }}</li>
+    <template v-for="each in preview.reach" :key="each.name">
+      <li v-if="each.also.length" class="gain">
+        {{ t('platform.preview.also', { name: each.name, divisions: listed(each.also) }) }}
+      </li>
+      <li v-if="each.not.length" class="lose">
+        {{ t('platform.preview.not', { name: each.name, divisions: listed(each.not) }) }}
+      </li>
+    </template>
+    <li v-if="preview.sites">{{ t('platform.preview.sites', { n: n(preview.sites) }, preview.sites) }}</li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+.lose {
+  border-left: 4px solid var(--clay);
+  padding-left: 10px;
+}
+.gain {
+  border-left: 4px solid var(--spruce);
+  padding-left: 10px;
+}
+.field-line {
+  display: block;
+  color: var(--soft);
+  overflow-wrap: anywhere;
+}
+</style>
