@@ -120,7 +120,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectAccessible(page)
     })
 
-    test('the rules are accessible', async ({ page }) => {
+    test('the rules and the platform are accessible', async ({ page }) => {
       await signIn(page, 'ingrid.solheim')
       for (const part of ['compare', 'ladder', 'outside', 'numbers', 'limits', 'administrators', 'log', 'roles']) {
         await page.goto('/rules/' + part)
@@ -128,6 +128,13 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.waitForTimeout(150)
         await expectAccessible(page)
       }
+      for (const part of ['general', 'divisions', 'terms', 'days-off', 'versions']) {
+        await page.goto('/platform/' + part)
+        await page.getByRole('link', { name: 'Days off' }).waitFor()
+        await page.waitForTimeout(150)
+        await expectAccessible(page)
+      }
+      await page.goto('/rules/roles')
       await page.getByRole('button', { name: 'Change: Learner' }).click()
       await page.getByRole('checkbox', { name: 'read it once it is closed' }).uncheck()
       await page.getByText('could no longer').first().waitFor()

@@ -22,6 +22,7 @@ export function views({ site, learner }) {
     ['administrator', '/'],
     ['administrator', '/rules/roles'],
     ['administrator', '/rules/table'],
+    ['administrator', '/platform/divisions'],
     ['administrator', '/people/duplicates'],
     ['administrator', '/security-log'],
   ]

@@ -45,6 +45,8 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').first().click()],
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').nth(3).click()],
   ['tutor', ({ site }) => `/sites/${site}`, (page) => page.locator('.who').click()],
+  ['administrator', () => '/platform/divisions', (page) => page.locator('.acts button').nth(1).click()],
+  ['administrator', () => '/platform/terms', (page) => page.locator('.row button.p-button-outlined').last().click()],
 ]
 const FURTHER: [Who, string][] = [
   ['learner', '/password'],
@@ -55,7 +57,6 @@ const FURTHER: [Who, string][] = [
   ['tutor', '/first-day-check'],
   ['tutor', '/no-such-page'],
   ['administrator', '/people/new'],
-  ['administrator', '/people/merge'],
   ['administrator', '/approvals'],
   ['administrator', '/sign-in-cards'],
   ['administrator', '/messages/texts'],
@@ -63,6 +64,7 @@ const FURTHER: [Who, string][] = [
   ...['compare', 'ladder', 'outside', 'numbers', 'names', 'limits', 'administrators', 'log'].map(
     (part): [Who, string] => ['administrator', `/rules/${part}`],
   ),
+  ...['general', 'terms', 'days-off', 'versions'].map((part): [Who, string] => ['administrator', `/platform/${part}`]),
 ]
 
 /** What the server answered since: names, titles and whatever else people made. */

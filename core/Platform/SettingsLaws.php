@@ -192,7 +192,7 @@ final class SettingsLaws
     }
 
     /**
-     * What was there before is kept for what points to it; it may be retired.
+     * What something points to is kept for it; a division may be retired.
      *
      * @return list<SettingsProblem>
      */
@@ -200,7 +200,7 @@ final class SettingsLaws
     {
         $problems = [];
         foreach ($before->divisions->all() as $division) {
-            if (null === $after->divisions->find($division->code)) {
+            if (null === $after->divisions->find($division->code) && ($use->traces[$division->code] ?? 0) > 0) {
                 $problems[] = new SettingsProblem("divisions/$division->code", 'division-stays');
             }
         }

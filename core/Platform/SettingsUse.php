@@ -12,11 +12,14 @@ final readonly class SettingsUse
      * @param array<string, int>             $sites  by division
      * @param array<string, int>             $terms  sites, by term
      * @param array<string, array<int, int>> $levels people by division and level
+     * @param array<string, int>             $traces whatever points to a division, also what is over: people who are
+     *                                               gone, sites taken back, who administers it
      */
     public function __construct(
         public array $people = [],
         public array $sites = [],
         public array $terms = [],
         public array $levels = [],
+        public array $traces = [],
     ) {}
 }

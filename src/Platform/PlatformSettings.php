@@ -102,6 +102,7 @@ final class PlatformSettings implements ResetInterface
         $this->divisions->become($settings->divisions);
         $this->becomeTerms($settings);
         $this->becomeDaysOff($settings);
+        $this->divisions->dropAllBut($settings->divisions);
         $this->versions->add(new SettingsVersion($version + 1, $at, $by, SettingsCodec::write($settings)));
         $this->versions->flush();
         $this->reset();

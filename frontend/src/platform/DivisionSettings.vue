@@ -84,9 +84,9 @@ function recode(from: string, to: string) {
           <span v-if="division.minors" class="soft small">{{ t('platform.division.isMinors') }}</span>
           <span v-if="division.retired" class="small">{{ t('platform.division.isRetired') }}</span>
         </span>
-        <span>{{ levelWords(division) }}</span>
-        <span>{{ languageName(division.language) }}</span>
-        <span>{{ division.timeZone.replaceAll('_', ' ') }}</span>
+        <span :data-head="t('platform.division.table.levels')">{{ levelWords(division) }}</span>
+        <span :data-head="t('platform.division.table.language')">{{ languageName(division.language) }}</span>
+        <span :data-head="t('platform.division.table.zone')">{{ division.timeZone.replaceAll('_', ' ') }}</span>
         <span v-if="mayChange" class="acts">
           <button
             class="word"
@@ -172,6 +172,10 @@ function recode(from: string, to: string) {
   }
   .row {
     grid-template-columns: 1fr;
+  }
+  .row > [data-head]::before {
+    content: attr(data-head) ': ';
+    color: var(--soft);
   }
 }
 </style>

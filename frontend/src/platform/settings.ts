@@ -59,6 +59,7 @@ export function codeFrom(name: string, taken: readonly string[]): string {
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^[^a-z]+|-+$/g, '')
     .slice(0, 28)
+    .replace(/-[^-]*$/, (rest) => (name.length > 28 ? '' : rest))
   const first = plain.length > 1 ? plain : `part-${plain}`.replace(/-$/, '')
   let code = first
   for (let n = 2; taken.includes(code); n++) code = `${first}-${n}`
@@ -135,11 +136,11 @@ export function termSpan(from: string, until: string): string {
   return isDay(from) && isDay(until) ? format.formatRange(new Date(from), new Date(until)) : ''
 }
 
-/** The terms of the last year there is: those that begin less than a year before the last one does. */
+/** The terms of the last year there is: those that begin some days less than a year before the last one, or later. */
 export function lastYear(terms: readonly TermSet[]): TermSet[] {
   const days = terms.map((each) => each.startsOn).filter(isDay)
   const last = days.toSorted().at(-1)
   if (!last) return []
-  const before = `${Number(last.slice(0, 4)) - 1}${last.slice(4)}`
+  const before = new Date(new Date(last).getTime() - 51 * 7 * 86_400_000).toISOString().slice(0, 10)
   return terms.filter((each) => isDay(each.startsOn) && isDay(each.endsOn) && each.startsOn > before)
 }

@@ -45,7 +45,18 @@ final class SettingsInUse extends BaseRepository
             $terms[$row->string('term')] = ($terms[$row->string('term')] ?? 0) + $many;
         }
 
-        return new SettingsUse($people, $sites, $terms, $levels);
+        $traces = [];
+        foreach ($this->rows(<<<'SQL'
+            SELECT d.code,
+                (SELECT COUNT(*) FROM person p WHERE p.division_id = d.id)
+                    + (SELECT COUNT(*) FROM site s WHERE s.division_id = d.id)
+                    + (SELECT COUNT(*) FROM division_administrator a WHERE a.division_id = d.id) AS many
+            FROM division d
+            SQL) as $row) {
+            $traces[$row->string('code')] = $row->int('many');
+        }
+
+        return new SettingsUse($people, $sites, $terms, $levels, $traces);
     }
 
     /** Whoever changes settings waits for whoever does so already, and makes sites and people wait. */

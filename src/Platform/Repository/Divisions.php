@@ -89,6 +89,23 @@ final class Divisions extends BaseRepository
         $this->writeOut($tree, $there);
     }
 
+    /** Divisions that are set no more and nothing points to. Those below others go first. */
+    public function dropAllBut(DivisionTree $tree): void
+    {
+        $gone = array_filter(
+            $this->all(),
+            static fn(Division $division): bool => null === $tree->find($division->code),
+        );
+        foreach ($gone as $division) {
+            $division->parent = null;
+        }
+        $this->flush();
+        foreach ($gone as $division) {
+            $this->remove($division);
+        }
+        $this->flush();
+    }
+
     /**
      * The tree as pairs. By hand: rows of an index, written all at once.
      *

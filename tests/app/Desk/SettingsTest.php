@@ -46,7 +46,7 @@ final class SettingsTest extends ApiTestCase
         self::assertSame('2026-12-21', $this->call('lead', 'GET', '/platform')['terms'][0]['endsOn']);
         $entry = $this->call('admin', 'GET', '/platform/history')['items'][0];
         self::assertSame(['settings-changed', 2], [$entry['code'], $entry['data']['version']]);
-        // Taken back by putting those of before in force again.
+        // Taken back by putting those of before in force again, also where divisions came.
         $before = $this->call('admin', 'GET', '/settings?version=1')['settings'];
         self::assertSame(3, $this->put($before, 2)['version']);
         self::assertSame([], $this->settings()['daysOff']);
@@ -119,6 +119,27 @@ final class SettingsTest extends ApiTestCase
             WHERE given_name = 'Junior'");
         self::assertSame($before, $this->call('junior', 'GET', '/sites/'.$this->ids['site'])['may']);
         self::assertNotSame($before, $this->call('learner', 'GET', '/sites/'.$this->ids['site'])['may']);
+    }
+
+    public function testADivisionThatNothingPointsToGoesAgain(): void
+    {
+        $before = $this->settings();
+        $after = $before;
+        $after['divisions'][] = self::division('choir', ['parent' => 'juniors']);
+        $after['divisions'][] = self::division('boys', ['parent' => 'choir']);
+        $this->put($after, 0);
+        $this->put($before, 2);
+        self::assertSame($before, $this->settings());
+        $this->put($after, 3);
+        $this->call('admin', 'PUT', '/administrators/'.$this->ids['colleague'], [
+            'platform' => false,
+            'divisions' => ['boys'],
+        ]);
+        $problem = $this->put($before, 4, 409)['problems'];
+        self::assertSame(['divisions/boys division-stays'], array_map(
+            static fn(array $each): string => $each['where'].' '.$each['code'],
+            $problem,
+        ));
     }
 
     public function testARetiredDivisionIsOfferedNoMore(): void

@@ -94,6 +94,7 @@ final class SettingsLawsTest extends TestCase
             'divisions/upper',
             'division-stays',
             self::school([new Division('school', 'School'), new Division('lower', 'Lower School', 'school')]),
+            new SettingsUse(traces: ['upper' => 1]),
         ];
         yield 'a language nobody wrote' => ['divisions/upper/language', 'no-such-language', $division(language: 'sv')];
         yield 'a clock nobody has' => ['divisions/upper/timeZone', 'no-such-zone', $division(timeZone: 'Moon/Base')];
@@ -171,6 +172,12 @@ final class SettingsLawsTest extends TestCase
             self::problems($after, $use),
         );
         self::assertContains("$where $code", $found);
+    }
+
+    public function testWhatNothingPointsToMayGo(): void
+    {
+        $less = self::school([new Division('school', 'School')], terms: [], daysOff: []);
+        self::assertSame([], self::problems($less, new SettingsUse(traces: ['school' => 9])));
     }
 
     public function testAChangeSaysWhatBecomesOtherwise(): void

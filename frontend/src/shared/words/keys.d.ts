@@ -1796,6 +1796,7 @@ export interface Sentences {
   'platform.preview.difference.platform.changed': ['which', false]
   'platform.preview.difference.division.made': ['which', false]
   'platform.preview.difference.division.changed': ['which', false]
+  'platform.preview.difference.division.gone': ['which', false]
   'platform.preview.difference.term.made': ['which', false]
   'platform.preview.difference.term.changed': ['which', false]
   'platform.preview.difference.term.gone': ['which', false]

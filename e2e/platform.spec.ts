@@ -1,0 +1,83 @@
+import { choose, expect, expectAccessible, signIn, strip, test } from './door'
+
+test('a division comes below another, with levels of its own, is offered in forms, and goes again', async ({
+  page,
+}) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.getByRole('navigation', { name: 'Main pages' }).getByRole('link', { name: 'Platform' }).click()
+  await page.getByRole('button', { name: 'Add a division below Harbour Juniors' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Choir School')
+  await expect(page.getByLabel('Short code')).toHaveValue('choir-school')
+  await page.getByRole('radio', { name: 'names of its own' }).check()
+  await page.getByLabel('Names, the lowest first').fill('Probationer\nChorister\nHead chorister')
+  await expect(page.getByRole('complementary')).toContainText('Choir School: a new division.')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Put these settings in force' }).click()
+  await expect(strip(page)).toContainText('The settings are changed. Version 2 holds.')
+  await expect(page.getByText('Probationer to Head chorister')).toBeVisible()
+
+  await page.goto('/people/new')
+  await choose(page, 'Division', 'Choir School')
+  await choose(page, 'Level', 'Chorister')
+  await page.getByLabel('Given name').fill('Otto')
+  await page.getByLabel('Family name').fill('Quillander-Frost')
+  await page.getByRole('button', { name: 'Add to the rows' }).click()
+  await expect(page.getByRole('row').filter({ hasText: 'Quillander-Frost' }).or(page.locator('li'))).not.toHaveCount(0)
+  await expect(page.getByText('Chorister', { exact: false }).first()).toBeVisible()
+
+  await page.goto('/platform/versions')
+  await page.getByRole('button', { name: 'Put version 1 in force again' }).click()
+  await expect(strip(page)).toContainText('Version 3 holds.')
+  await page.getByRole('link', { name: 'Divisions' }).click()
+  await expect(page.getByText('Harbour Juniors')).toBeVisible()
+  await expect(page.getByText('Choir School')).toHaveCount(0)
+})
+
+test('terms of the next year are made by pattern, a holiday is set, and what is wrong is said', async ({ page }) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/platform/terms')
+  await page.getByRole('button', { name: 'Make those of the next year' }).click()
+  await expect(page.getByRole('complementary')).toContainText('Autumn 2027: a new term.')
+  await page.getByRole('link', { name: 'Days off' }).click()
+  await page.getByRole('button', { name: 'Add days off' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Winter holiday')
+  await page.getByLabel('First day').fill('24 Dec 2026')
+  await page.getByLabel('Last day').fill('23 Dec 2026')
+  await page.getByLabel('Last day').blur()
+  await expect(page.getByText('The last day is before the first.').first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Put these settings in force' })).toBeDisabled()
+  await page.getByLabel('Last day').fill('3 Jan 2027')
+  await page.getByLabel('Last day').blur()
+  await expect(page.getByRole('complementary')).toContainText('Winter holiday: off.')
+  await page.getByRole('button', { name: 'Put these settings in force' }).click()
+  await expect(strip(page)).toContainText('The settings are changed.')
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('There are no days off yet.')).toBeVisible()
+})
+
+test('settings are saved as a file and brought in again after a look', async ({ page }) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/platform/versions')
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as a file' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('platform.yaml')
+  const chunks: Buffer[] = []
+  for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer)
+  const text = Buffer.concat(chunks).toString().replace('name: Faculty', 'name: Teachers')
+  const bring = async (buffer: Buffer) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Choose a file' }).click(),
+    ])
+    await chooser.setFiles({ name: 'platform.yaml', mimeType: 'application/yaml', buffer })
+  }
+  await bring(Buffer.from(text))
+  await expect(page.getByText('Name: Faculty → Teachers')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Put this file in force' }).click()
+  await expect(strip(page)).toContainText('platform.yaml is in force.')
+  await page.getByRole('link', { name: 'Divisions' }).click()
+  await expect(page.getByText('Teachers')).toBeVisible()
+})
