@@ -141,10 +141,10 @@ const look = (page: Page) =>
     }
   })
 
-/** Days, units and signs, which the browser writes, and addresses. */
+/** Days, units, signs and languages, which the browser writes, and addresses. */
 const DAYS = '(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?'
 const MONTHS = '(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\p{L}*'
-const WRITTEN = new RegExp(`^(?:${DAYS}|${MONTHS}|am|pm|at|and|or|mint|door)$`, 'iu')
+const WRITTEN = new RegExp(`^(?:${DAYS}|${MONTHS}|am|pm|at|and|or|mint|door|british|english)$`, 'iu')
 
 /** What somebody made, as it was answered, or a name put together from what was; or what the browser writes. */
 function isData(piece: string, data: string): boolean {

@@ -9,6 +9,8 @@ import PersonMenu from './PersonMenu.vue'
 /** The one bar on top: mark, the rooms as words, the box that finds or does, and what is one's own. */
 defineEmits<{ signOut: []; keys: [] }>()
 const route = useRoute()
+/** Of more rooms than these, longer languages need the place of the platform's own name. */
+const MANY = 7
 /** With what their addresses begin with. */
 const rooms = computed(() => [
   { to: '/', on: '', words: t('app.today') },
@@ -27,7 +29,7 @@ const rooms = computed(() => [
 </script>
 
 <template>
-  <header class="bar no-print">
+  <header class="bar no-print" :class="{ many: rooms.length > MANY }">
     <RouterLink to="/" class="mark"
       ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ t('app.name') }}</span></RouterLink
     >
@@ -86,6 +88,12 @@ const rooms = computed(() => [
   color: var(--ink);
   text-decoration: none;
   white-space: nowrap;
+}
+@media (max-width: 1440px) {
+  .many .mark span {
+    position: absolute;
+    clip-path: inset(50%);
+  }
 }
 @media (max-width: 640px) {
   .bar nav {

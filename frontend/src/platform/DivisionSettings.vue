@@ -5,7 +5,6 @@ import { computed, ref } from 'vue'
 import type { Settings, SettingsBook } from '@/shared/api'
 import { languageName, ownZone } from '@/shared/own'
 import { t } from '@/shared/words'
-import HelpWord from '@/ui/HelpWord.vue'
 import DivisionForm from './DivisionForm.vue'
 import { codeFrom, inOrder, levelWords, type DivisionSet } from './settings'
 
@@ -68,9 +67,7 @@ function recode(from: string, to: string) {
   <p class="soft">{{ t('platform.division.more') }}</p>
   <ul class="rows">
     <li class="row head" aria-hidden="true">
-      <span
-        ><HelpWord term="division">{{ t('platform.division.table.division') }}</HelpWord></span
-      >
+      <span>{{ t('platform.division.table.division') }}</span>
       <span>{{ t('platform.division.table.levels') }}</span>
       <span>{{ t('platform.division.table.language') }}</span>
       <span>{{ t('platform.division.table.zone') }}</span>
