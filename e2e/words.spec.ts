@@ -46,7 +46,7 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').nth(3).click()],
   ['tutor', ({ site }) => `/sites/${site}`, (page) => page.locator('.who').click()],
   ['administrator', () => '/platform/divisions', (page) => page.locator('.acts button').nth(1).click()],
-  ['administrator', () => '/platform/terms', (page) => page.locator('.row button.p-button-outlined').last().click()],
+  ['administrator', () => '/platform/terms', (page) => page.locator('.more button').first().click()],
 ]
 const FURTHER: [Who, string][] = [
   ['learner', '/password'],

@@ -6,8 +6,8 @@ namespace MintDoor\Core\Platform;
 
 /**
  * The divisions of a platform, each below the one it is a part of. Whatever holds for a division holds for those below
- * it: who administers it, who reaches it, which rules it has. A parent that is none is no parent; `SettingsLaws` refuses
- * rings.
+ * it: who administers it, who reaches it, which rules it has. A parent that is none is no parent; `SettingsLaws`
+ * refuses rings.
  */
 final readonly class DivisionTree
 {

@@ -8,7 +8,7 @@ namespace MintDoor\Core\Platform;
 final readonly class SettingsProblem
 {
     /**
-     * @param string                    $where  of which part, such as `divisions/arts/parent` or `roles/co-tutor/givenBy`
+     * @param string                    $where  of which part, such as `divisions/arts/parent`, `roles/tutor/givenBy`
      * @param string                    $code   one of those in `SettingsLaws` or `Core\Roles\RuleLaws`
      * @param array<string, string|int> $values
      */

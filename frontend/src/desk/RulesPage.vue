@@ -7,6 +7,7 @@ import { administers } from '@/shared/me'
 import { ownZone } from '@/shared/own'
 import { day } from '@/shared/sentences'
 import { t, tIn } from '@/shared/words'
+import PageParts from '@/ui/PageParts.vue'
 import Trouble from '@/ui/Trouble.vue'
 import LimitRules from '@/roles/LimitRules.vue'
 import NumberRules from '@/roles/NumberRules.vue'
@@ -44,6 +45,9 @@ const parts = computed(() => [
   'limits',
   ...(book.value?.mayChange ? ['administrators', 'log'] : []),
 ])
+const links = computed(() =>
+  parts.value.map((each) => ({ to: `/rules/${each}`, words: tIn('rules.parts', each), on: each === part.value })),
+)
 const editing = ref('')
 
 function change(role: RoleRules) {
@@ -103,16 +107,7 @@ function remove(role: RoleRules) {
             })
           }}
         </p>
-        <nav :aria-label="t('rules.title')">
-          <RouterLink
-            v-for="each in parts"
-            :key="each"
-            :to="`/rules/${each}`"
-            :class="{ on: each === part }"
-            :aria-current="each === part ? 'page' : undefined"
-            >{{ tIn('rules.parts', each) }}</RouterLink
-          >
-        </nav>
+        <PageParts :label="t('rules.title')" :parts="links" />
 
         <template v-if="part === 'roles'">
           <article v-for="role in rules.roles" :key="role.code">
@@ -204,22 +199,6 @@ function remove(role: RoleRules) {
   gap: 12px;
   align-content: start;
   max-width: 980px;
-}
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  border-bottom: 1px solid var(--line);
-}
-nav a {
-  text-decoration: none;
-  color: var(--ink);
-  font-weight: 600;
-  padding: 3px 0 5px;
-  border-bottom: 3px solid transparent;
-}
-nav a.on {
-  border-color: var(--spruce);
 }
 article {
   border-bottom: 1px solid var(--line);

@@ -2,24 +2,25 @@
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
 import { computed } from 'vue'
-import type { Settings, SettingsBook } from '@/shared/api'
+import type { Settings } from '@/shared/api'
 import { languageOptions, zoneOptions } from '@/shared/tags'
 import { t } from '@/shared/words'
 import NumberField from '@/ui/NumberField.vue'
 import OneOf from '@/ui/OneOf.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
-import { queries } from '@/shared/queries'
 import { codeFrom, inOrder, scopeOptions, type DivisionSet } from './settings'
 
 /** What is set for one division. What is written goes into the draft at once. */
-const props = defineProps<{ settings: Settings; code: string; edit: () => Settings }>()
+const props = defineProps<{
+  settings: Settings
+  code: string
+  edit: () => Settings
+  /** Whether it is only in the draft. */
+  fresh: boolean
+}>()
 const emit = defineEmits<{ drop: []; recode: [code: string] }>()
 const division = computed(() => props.settings.divisions.find((each) => each.code === props.code)!)
-/** Whether it is only in the draft. */
-const fresh = computed(
-  () => !queries.getQueryData<SettingsBook>(['settings'])?.settings.divisions.some(({ code }) => code === props.code),
-)
 const id = (field: string) => `division-${field}-${props.code}`
 
 function set<K extends keyof DivisionSet>(field: K, value: DivisionSet[K]) {
@@ -29,7 +30,7 @@ function set<K extends keyof DivisionSet>(field: K, value: DivisionSet[K]) {
 /** Where the code was not written by hand, it follows the name. */
 function rename(name: string) {
   const taken = props.settings.divisions.map((each) => each.code).filter((each) => each !== props.code)
-  const follows = fresh.value && [codeFrom('new', taken), codeFrom(division.value.name, taken)].includes(props.code)
+  const follows = props.fresh && [codeFrom('new', taken), codeFrom(division.value.name, taken)].includes(props.code)
   set('name', name)
   if (follows && name.trim()) emit('recode', codeFrom(name, taken))
 }

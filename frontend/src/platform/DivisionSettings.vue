@@ -2,19 +2,14 @@
 import Button from 'primevue/button'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import type { Settings, SettingsBook } from '@/shared/api'
+import type { SettingsBook } from '@/shared/api'
 import { languageName, ownZone } from '@/shared/own'
 import { t } from '@/shared/words'
 import DivisionForm from './DivisionForm.vue'
-import { codeFrom, inOrder, levelWords, type DivisionSet } from './settings'
+import { codeFrom, inOrder, levelWords, type DivisionSet, type PartOfSettings } from './settings'
 
 /** The tree of divisions, read as rows; one at a time is changed in its place. */
-const props = defineProps<{
-  settings: Settings
-  mayChange: boolean
-  wrongAt: (where: string) => string[]
-  edit: () => Settings
-}>()
+const props = defineProps<PartOfSettings>()
 /** Key of the row that is open: a code, or what one had before it was coded otherwise. */
 const editing = ref('')
 let made = 0
@@ -109,6 +104,7 @@ function recode(from: string, to: string) {
         :settings="settings"
         :code="division.code"
         :edit="edit"
+        :fresh="!known('divisions').has(division.code)"
         @drop="drop(division)"
         @recode="recode(division.code, $event)"
       />

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { t } from '@/shared/words'
 import HelpWord from '@/ui/HelpWord.vue'
+import PageParts from '@/ui/PageParts.vue'
 import Trouble from '@/ui/Trouble.vue'
 import DaysOffSettings from './DaysOffSettings.vue'
 import DivisionSettings from './DivisionSettings.vue'
@@ -16,14 +17,18 @@ import { useSettings } from './settings'
 const PARTS = ['general', 'divisions', 'terms', 'days-off', 'versions'] as const
 const route = useRoute()
 const all = useSettings()
-const { book, settings, error, refetch, changed, edit, wrongAt } = all
+const { book, settings, error, refetch, changed, edit, wrongAt, known } = all
 const part = computed(() => PARTS.find((each) => each === route.params.part) ?? 'divisions')
 const common = computed(() => ({
   settings: settings.value!,
   mayChange: book.value?.mayChange ?? false,
   wrongAt,
   edit,
+  known,
 }))
+const parts = computed(() =>
+  PARTS.map((each) => ({ to: `/platform/${each}`, words: t(`platform.parts.${each}`), on: each === part.value })),
+)
 </script>
 
 <template>
@@ -35,16 +40,7 @@ const common = computed(() => ({
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="book && settings">
         <p class="soft">{{ t(book.mayChange ? 'platform.more' : 'platform.onlyLook') }}</p>
-        <nav :aria-label="t('platform.title')">
-          <RouterLink
-            v-for="each in PARTS"
-            :key="each"
-            :to="`/platform/${each}`"
-            :class="{ on: each === part }"
-            :aria-current="each === part ? 'page' : undefined"
-            >{{ t(`platform.parts.${each}`) }}</RouterLink
-          >
-        </nav>
+        <PageParts :label="t('platform.title')" :parts="parts" />
 
         <div v-if="part === 'general'" class="field name">
           <label for="platform-name">{{ t('platform.name') }}</label>
@@ -83,22 +79,6 @@ const common = computed(() => ({
   gap: 12px;
   align-content: start;
   max-width: 1100px;
-}
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 20px;
-  border-bottom: 1px solid var(--line);
-}
-nav a {
-  text-decoration: none;
-  color: var(--ink);
-  font-weight: 600;
-  padding: 3px 0 5px;
-  border-bottom: 3px solid transparent;
-}
-nav a.on {
-  border-color: var(--spruce);
 }
 .name {
   max-width: 460px;

@@ -1,23 +1,15 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { computed } from 'vue'
-import { api, take, type Settings } from '@/shared/api'
+import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { listed } from '@/shared/lists'
 import { t } from '@/shared/words'
-import DayField from '@/ui/DayField.vue'
-import PickOne from '@/ui/PickOne.vue'
-import { codeFrom, scopeOptions, lastYear, termSpan, type TermSet } from './settings'
+import { codeFrom, lastYear, type PartOfSettings, type TermSet } from './settings'
+import SpanRow from './SpanRow.vue'
 
 /** The terms, each in its row; those of the next year are made from those of the last one there is. */
-const props = defineProps<{
-  settings: Settings
-  mayChange: boolean
-  wrongAt: (where: string) => string[]
-  edit: () => Settings
-}>()
-const divisions = computed(() => scopeOptions(props.settings.divisions))
+const props = defineProps<PartOfSettings>()
 const codes = () => props.settings.terms.map((each) => each.code)
 const { busy, run } = useBusy()
 
@@ -25,11 +17,11 @@ function set<K extends keyof TermSet>(index: number, field: K, value: TermSet[K]
   props.edit().terms[index]![field] = value
 }
 
-/** The code of a term that is new follows its name until the name is left. */
+/** The code of a term that is new follows its name; that of one that is there stays. */
 function rename(index: number, name: string) {
   const term = props.edit().terms[index]!
   const others = codes().filter((each) => each !== term.code)
-  if (term.code === codeFrom(term.name || 'term', others)) term.code = codeFrom(name || 'term', others)
+  if (!props.known('terms').has(term.code)) term.code = codeFrom(name || 'term', others)
   term.name = name
 }
 
@@ -37,7 +29,7 @@ const add = () =>
   props.edit().terms.push({ code: codeFrom('term', codes()), name: '', startsOn: '', endsOn: '', division: null })
 const remove = (index: number) => props.edit().terms.splice(index, 1)
 
-/** The terms of the last year there is: those that begin within a year before the last one does. */
+/** The terms of the last year there is. */
 const pattern = computed(() => lastYear(props.settings.terms))
 const later = () =>
   run(async () => {
@@ -50,53 +42,24 @@ const later = () =>
 <template>
   <p class="soft">{{ t('platform.term.more') }}</p>
   <p v-if="!settings.terms.length">{{ t('platform.term.empty') }}</p>
-  <section v-for="(term, index) in settings.terms" :key="index" class="one">
-    <div v-if="mayChange" class="row">
-      <div class="field grow">
-        <label :for="`term-name-${index}`">{{ t('platform.term.name') }}</label>
-        <InputText
-          :id="`term-name-${index}`"
-          size="small"
-          maxlength="120"
-          :model-value="term.name"
-          @update:model-value="rename(index, $event ?? '')"
-        />
-      </div>
-      <div class="field">
-        <label :for="`term-from-${index}`">{{ t('platform.term.from') }}</label>
-        <DayField
-          :id="`term-from-${index}`"
-          :label="t('platform.term.from')"
-          :model-value="term.startsOn"
-          @update:model-value="set(index, 'startsOn', $event)"
-        />
-      </div>
-      <div class="field">
-        <label :for="`term-until-${index}`">{{ t('platform.term.until') }}</label>
-        <DayField
-          :id="`term-until-${index}`"
-          :label="t('platform.term.until')"
-          :model-value="term.endsOn"
-          @update:model-value="set(index, 'endsOn', $event)"
-        />
-      </div>
-      <PickOne
-        stacked
-        :label="t('platform.term.of')"
-        :options="divisions"
-        :model-value="term.division ?? ''"
-        @update:model-value="set(index, 'division', $event || null)"
-      />
-      <button class="word clay" :aria-label="`${t('platform.take')}: ${term.name}`" @click="remove(index)">
-        {{ t('platform.take') }}
-      </button>
-    </div>
-    <p v-else>
-      <strong>{{ term.name }}</strong> {{ termSpan(term.startsOn, term.endsOn) }}
-    </p>
-    <p v-for="wrong in wrongAt(`terms/${term.code}`)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
-  </section>
-  <div v-if="mayChange" class="row">
+  <SpanRow
+    v-for="(term, index) in settings.terms"
+    :id="`term-${index}`"
+    :key="index"
+    :settings="settings"
+    :may-change="mayChange"
+    :wrong="wrongAt(`terms/${term.code}`)"
+    :name="term.name"
+    :from="term.startsOn"
+    :until="term.endsOn"
+    :division="term.division"
+    @update:name="rename(index, $event)"
+    @update:from="set(index, 'startsOn', $event)"
+    @update:until="set(index, 'endsOn', $event)"
+    @update:division="set(index, 'division', $event)"
+    @remove="remove(index)"
+  />
+  <div v-if="mayChange" class="more">
     <Button size="small" variant="outlined" :label="t('platform.term.add')" @click="add" />
     <template v-if="pattern.length">
       <Button size="small" variant="outlined" :disabled="busy" :label="t('platform.term.later')" @click="later" />
@@ -105,4 +68,11 @@ const later = () =>
   </div>
 </template>
 
-<style scoped src="./rows.css"></style>
+<style scoped>
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+</style>

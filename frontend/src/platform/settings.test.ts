@@ -7,7 +7,7 @@ import {
   lastYear,
   levelWords,
   problemSentence,
-  termSpan,
+  spanWords,
   type DivisionSet,
 } from './settings'
 
@@ -117,7 +117,7 @@ it('takes the terms of the last year for a pattern', () => {
 })
 
 it('says from when to when', () => {
-  expect(termSpan('2026-12-25', '2026-12-26')).toMatch(/25.*26 Dec 2026/)
-  expect(termSpan('2026-12-25', '2026-12-25')).toBe('25 Dec 2026')
-  expect(termSpan('', 'soon')).toBe('')
+  expect(spanWords('2026-12-25', '2026-12-26')).toMatch(/25.*26 Dec 2026/)
+  expect(spanWords('2026-12-25', '2026-12-25')).toBe('25 Dec 2026')
+  expect(spanWords('', 'soon')).toBe('')
 })

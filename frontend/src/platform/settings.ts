@@ -115,10 +115,22 @@ export function useSettings() {
           .map(problemSentence)
       : []
 
-  return { ...all, settings, wrongAt }
+  const known = (part: 'divisions' | 'terms') => new Set(all.book.value?.settings[part].map(({ code }) => code))
+
+  return { ...all, settings, wrongAt, known }
 }
 
 export type AllSettings = ReturnType<typeof useSettings>
+
+/** What each part of the page gets. */
+export interface PartOfSettings {
+  settings: Settings
+  mayChange: boolean
+  wrongAt: (where: string) => string[]
+  edit: () => Settings
+  /** Codes of what holds already, and not only in the draft. */
+  known: (part: 'divisions' | 'terms') => Set<string>
+}
 
 /** Divisions to choose from, each as far in as it is below others, after "the whole platform". */
 export const scopeOptions = (divisions: readonly DivisionSet[]) => [
@@ -131,7 +143,7 @@ export const scopeOptions = (divisions: readonly DivisionSet[]) => [
 ]
 
 /** From one day to another, as people write it; a single day once. */
-export function termSpan(from: string, until: string): string {
+export function spanWords(from: string, until: string): string {
   const format = new Intl.DateTimeFormat(ownLocale, { dateStyle: 'medium', timeZone: 'UTC' })
   return isDay(from) && isDay(until) ? format.formatRange(new Date(from), new Date(until)) : ''
 }
