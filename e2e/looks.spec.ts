@@ -122,7 +122,17 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('the rules and the platform are accessible', async ({ page }) => {
       await signIn(page, 'ingrid.solheim')
-      for (const part of ['compare', 'ladder', 'outside', 'numbers', 'limits', 'administrators', 'log', 'roles']) {
+      for (const part of [
+        'compare',
+        'ladder',
+        'outside',
+        'kinds',
+        'numbers',
+        'limits',
+        'administrators',
+        'log',
+        'roles',
+      ]) {
         await page.goto('/rules/' + part)
         await page.getByRole('heading', { name: 'Rules' }).waitFor()
         await page.waitForTimeout(150)

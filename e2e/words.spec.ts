@@ -61,7 +61,7 @@ const FURTHER: [Who, string][] = [
   ['administrator', '/sign-in-cards'],
   ['administrator', '/messages/texts'],
   ['administrator', '/messages/simulated-inbox'],
-  ...['compare', 'ladder', 'outside', 'numbers', 'names', 'limits', 'administrators', 'log'].map(
+  ...['compare', 'ladder', 'outside', 'kinds', 'numbers', 'names', 'limits', 'administrators', 'log'].map(
     (part): [Who, string] => ['administrator', `/rules/${part}`],
   ),
   ...['general', 'terms', 'days-off', 'versions'].map((part): [Who, string] => ['administrator', `/platform/${part}`]),

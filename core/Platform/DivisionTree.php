@@ -94,34 +94,59 @@ final readonly class DivisionTree
     }
 
     /**
-     * All of them as they are read: each followed by those below it, those beside one another by name.
+     * All of them as they are read: each followed by those below it, those beside one another by name. Those of a ring
+     * come last.
      *
      * @return list<array{division: Division, depth: int}>
      */
     public function inOrder(): array
     {
-        $below = [];
+        $tops = $below = $rows = [];
         foreach ($this->divisions as $code => $division) {
-            $below[$this->above[$code][1] ?? ''][] = $division;
-        }
-        $rows = [];
-        $walk = static function (string $of, int $depth) use (&$walk, &$rows, $below): void {
-            $here = $below[$of] ?? [];
-            usort(
-                $here,
-                static fn(Division $a, Division $b): int => [mb_strtolower($a->name), $a->code] <=> [
-                    mb_strtolower($b->name),
-                    $b->code,
-                ],
-            );
-            foreach ($here as $division) {
-                $rows[] = ['division' => $division, 'depth' => $depth];
-                $walk($division->code, $depth + 1);
+            $above = $this->above[$code][1] ?? null;
+            if (null === $above) {
+                $tops[] = $division;
+            } else {
+                $below[$above][] = $division;
             }
-        };
-        $walk('', 0);
+        }
+        self::walk($tops, $below, 0, $rows);
+        self::walk(array_values(array_diff_key($this->divisions, $rows)), $below, 0, $rows);
 
-        return $rows;
+        return array_values($rows);
+    }
+
+    /**
+     * @param list<Division>                                           $here
+     * @param array<string, list<Division>>                            $below by the code of the one above
+     * @param array<string, array{division: Division, depth: int}> $rows  those that were read, by code
+     */
+    private static function walk(array $here, array $below, int $depth, array &$rows): void
+    {
+        foreach (self::byName($here) as $division) {
+            if (!isset($rows[$division->code])) {
+                $rows[$division->code] = ['division' => $division, 'depth' => $depth];
+                self::walk($below[$division->code] ?? [], $below, $depth + 1, $rows);
+            }
+        }
+    }
+
+    /**
+     * @param list<Division> $divisions
+     *
+     * @return list<Division>
+     */
+    private static function byName(array $divisions): array
+    {
+        usort(
+            $divisions,
+            static fn(Division $a, Division $b): int => [mb_strtolower($a->name), $a->code] <=> [
+                mb_strtolower($b->name),
+                $b->code,
+            ],
+        );
+
+        return $divisions;
     }
 
     /** The levels of a division: its own, or those of the nearest above that has its own; null where none has. */

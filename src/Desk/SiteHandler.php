@@ -351,7 +351,7 @@ final readonly class SiteHandler
 
     private function division(SiteRequest $request, Caller $caller, ?string $present): Division
     {
-        $division = $this->divisions->withCode($request->division);
+        $division = $this->divisions->chosen($request->division);
         if (null === $division || ($division->retired && $request->division !== $present)) {
             throw Problem::field('/division', 'unknown', 'desk.choose-division-list');
         }

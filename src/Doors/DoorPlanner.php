@@ -117,7 +117,7 @@ final readonly class DoorPlanner
     /** Whom it is for, and what it gives them. */
     private function whom(SiteAccess $access, DoorRequest $request, DoorPolicy $policy, FieldErrors $errors): void
     {
-        foreach (array_diff($request->divisions, array_keys($this->divisions->names())) as $unknown) {
+        foreach (array_diff($request->divisions, array_keys($this->divisions->offered())) as $unknown) {
             $errors->add('divisions', 'unknown', Said::with('doors.no-division', code: $unknown));
         }
         if (

@@ -16,7 +16,6 @@ final readonly class JoinLook
      * @param bool $asks whether somebody has to say yes
      * @param string $question what they want to know who say yes; empty for why one asks
      * @param bool $accounts whether who has none may make an account here
-     * @param ?array{lowest: int, highest: int} $levels of who makes an account here
      * @param ?array{id: string, name: string, login: string} $you who is signed in
      */
     public function __construct(
@@ -31,7 +30,7 @@ final readonly class JoinLook
         public bool $asks,
         public string $question,
         public bool $accounts,
-        public ?array $levels,
+        public ?LevelsOffered $levels,
         public ?InvitationLook $invitation,
         public ?array $you,
         public ?AdmissionShown $admission,

@@ -15,6 +15,7 @@ use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\Doors\Repository\WaitingPlaces;
 use MintDoor\Messages\Messages;
 use MintDoor\People\Repository\People;
+use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Gate;
@@ -48,6 +49,7 @@ final readonly class Joining
         private Sections $sections,
         private People $people,
         private Standings $standings,
+        private Divisions $divisions,
         private Gate $gate,
         private DoorLines $lines,
         private Roles $roles,
@@ -98,7 +100,7 @@ final readonly class Joining
             asks: $policy->approval || Passage::Approval === $before?->admission->passage,
             question: $this->roles->rules()->question,
             accounts: $policy->accounts,
-            levels: $policy->accounts ? self::levels($policy, $site) : null,
+            levels: $policy->accounts ? $this->levels($policy, $site) : null,
             invitation: null === $invitation ? null : $this->invited($invitation, $caller),
             you: null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
             admission: null === $before ? null : $this->admission($before),
@@ -347,12 +349,12 @@ final readonly class Joining
         return $chosen;
     }
 
-    /** @return array{lowest: int, highest: int} levels somebody who makes an account here may have */
-    private static function levels(DoorPolicy $policy, Site $site): array
+    private function levels(DoorPolicy $policy, Site $site): ?LevelsOffered
     {
-        return [
-            'lowest' => $policy->lowest ?? ($site->levelLowest ?? 1),
-            'highest' => $policy->highest ?? ($site->levelHighest ?? 10),
-        ];
+        return LevelsOffered::of(
+            $policy->lowest ?? $site->levelLowest,
+            $policy->highest ?? $site->levelHighest,
+            $this->divisions->tree()->levels($policy->divisions[0] ?? $site->division->code),
+        );
     }
 }

@@ -73,7 +73,10 @@ final readonly class Newcomers
             throw Problem::notAllowed('doors.door-makes-no-accounts');
         }
         $kind = $this->kind($policy);
-        $level = PersonKind::Learner === $kind ? self::level($policy, null !== $invitation, $request->level) : null;
+        $division = $policy->divisions[0] ?? $door->door->site->division->code;
+        $level = PersonKind::Learner === $kind
+            ? $this->level($policy, $division, null !== $invitation, $request->level)
+            : null;
         $given = self::name($request->given, '/given', 'doors.type-given-name');
         $family = self::name($request->family, '/family', 'doors.type-family-name');
         $address = $invitation?->address;
@@ -82,7 +85,6 @@ final readonly class Newcomers
         if (null !== $address && $this->people->isTaken('email', $address, '')) {
             throw Problem::notAllowed('doors.account-address-invitation-now');
         }
-        $division = $policy->divisions[0] ?? $door->door->site->division->code;
         $draft = new AccountDraft(1, '', $given, $family, null, $kind, $division, $level, null, $address);
         $base = $draft->loginOfName();
         $taken = $this->batch->taken([$draft]);
@@ -121,19 +123,31 @@ final readonly class Newcomers
         return \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::External;
     }
 
-    /** @throws Problem at `/level` */
-    private static function level(DoorPolicy $policy, bool $invited, ?int $level): ?int
+    /**
+     * Within what the door says; what a site says of its levels is not asked of those who come through a door.
+     *
+     * @throws Problem at `/level`
+     */
+    private function level(DoorPolicy $policy, string $division, bool $invited, ?int $level): ?int
     {
-        $lowest = $policy->lowest;
-        $highest = $policy->highest;
+        $levels = $this->divisions->tree()->levels($division);
+        $offered = LevelsOffered::of($policy->lowest, $policy->highest, $levels);
+        if (null === $offered) {
+            return null;
+        }
         if (!$invited && null === $level) {
             throw Problem::field('/level', 'choose', 'doors.choose-level');
         }
-        if (null !== $level && null !== $lowest && null !== $highest && ($level < $lowest || $level > $highest)) {
-            throw Problem::field('/level', 'levels', Said::with('doors.levels', lowest: $lowest, highest: $highest));
+        $said = null !== $levels || (null !== $policy->lowest && null !== $policy->highest);
+        if (null !== $level && $said && !$offered->has($level)) {
+            $ends = [
+                'lowest' => $levels?->nameOf($offered->lowest) ?? $offered->lowest,
+                'highest' => $levels?->nameOf($offered->highest) ?? $offered->highest,
+            ];
+            throw Problem::field('/level', 'levels', Said::with('doors.levels', ...$ends));
         }
 
-        return $level ?? $lowest;
+        return $level ?? $policy->lowest;
     }
 
     private static function name(string $typed, string $pointer, string $sentence): string

@@ -124,7 +124,7 @@ export const router = createRouter({
       meta: { words: ['access'] },
     },
     {
-      path: '/rules/:part(roles|table|compare|ladder|outside|numbers|names|limits|administrators|log)?',
+      path: '/rules/:part(roles|table|compare|ladder|outside|kinds|numbers|names|limits|administrators|log)?',
       name: 'rules',
       component: () => import('@/desk/RulesPage.vue'),
       meta: { words: ['rules', 'roster', 'access', 'history', 'glossary'] },

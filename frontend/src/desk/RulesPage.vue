@@ -9,6 +9,7 @@ import { day } from '@/shared/sentences'
 import { t, tIn } from '@/shared/words'
 import PageParts from '@/ui/PageParts.vue'
 import Trouble from '@/ui/Trouble.vue'
+import KindRules from '@/roles/KindRules.vue'
 import LimitRules from '@/roles/LimitRules.vue'
 import NumberRules from '@/roles/NumberRules.vue'
 import OutsideRules from '@/roles/OutsideRules.vue'
@@ -40,6 +41,7 @@ const parts = computed(() => [
   'compare',
   'ladder',
   'outside',
+  'kinds',
   'numbers',
   'names',
   'limits',
@@ -151,6 +153,15 @@ function remove(role: RoleRules) {
           :rules="rules"
           :divisions="platform?.divisions ?? []"
           :may-change="book.mayChange"
+          :edit="edit"
+        />
+
+        <KindRules
+          v-else-if="part === 'kinds'"
+          :rules="rules"
+          :known="book.rules.siteKinds.map((kind) => kind.code)"
+          :may-change="book.mayChange"
+          :wrong-at="wrongAt"
           :edit="edit"
         />
 

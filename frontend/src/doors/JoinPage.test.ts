@@ -83,7 +83,7 @@ describe('joining', () => {
 
   it('makes an account on the way, and joins with it in one step', async () => {
     const { page, asked } = await stand({
-      'POST /join/look': look({ accounts: true, levels: { lowest: 1, highest: 4 } }),
+      'POST /join/look': look({ accounts: true, levels: { lowest: 1, highest: 4, names: [] } }),
       'POST /join/account': { ...joined, login: 'mia.berg' },
       'POST /sign-in': { id: site.id, name: 'Mia Berg' },
     })

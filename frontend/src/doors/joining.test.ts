@@ -133,9 +133,18 @@ describe('whoever joins', () => {
     expect([closed.value, step.value]).toEqual([state, goes])
   })
 
+  it('offers levels by the names of the division, or by their numbers', async () => {
+    const labels = async (names: string[]) =>
+      (
+        await at('/join#reed', { 'POST /join/look': look({ levels: { lowest: 7, highest: 8, names } }) })
+      ).levels.value.map(({ value, label }) => `${value} ${label}`)
+    expect(await labels([])).toEqual(['7 7', '8 8'])
+    expect(await labels(['Year 7', 'Year 8'])).toEqual(['7 Year 7', '8 Year 8'])
+  })
+
   it('has a level where there is only one', async () => {
     const of = async (lowest: number, highest: number) =>
-      (await at('/join#reed', { 'POST /join/look': look({ levels: { lowest, highest } }) })).form.level
+      (await at('/join#reed', { 'POST /join/look': look({ levels: { lowest, highest, names: [] } }) })).form.level
     expect([await of(7, 7), await of(6, 8)]).toEqual(['7', ''])
   })
 })

@@ -77,9 +77,9 @@ function beginJoining() {
   const levels = computed(() => {
     const run = look.value?.levels
     const many = run ? run.highest - run.lowest + 1 : 0
-    return Array.from({ length: many }, (_, index) => String(run!.lowest + index)).map((level) => ({
-      value: level,
-      label: level,
+    return Array.from({ length: many }, (_, index) => ({
+      value: String(run!.lowest + index),
+      label: run!.names[index] ?? String(run!.lowest + index),
     }))
   })
   const zone = computed(() => look.value?.site.timeZone ?? 'UTC')

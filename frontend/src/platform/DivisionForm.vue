@@ -4,12 +4,13 @@ import Textarea from 'primevue/textarea'
 import { computed } from 'vue'
 import type { Settings } from '@/shared/api'
 import { languageOptions, zoneOptions } from '@/shared/tags'
+import { codeFrom } from '@/shared/codes'
 import { t } from '@/shared/words'
 import NumberField from '@/ui/NumberField.vue'
 import OneOf from '@/ui/OneOf.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
-import { codeFrom, inOrder, scopeOptions, type DivisionSet } from './settings'
+import { inOrder, scopeOptions, type DivisionSet } from './settings'
 
 /** What is set for one division. What is written goes into the draft at once. */
 const props = defineProps<{

@@ -4,9 +4,10 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import type { SettingsBook } from '@/shared/api'
 import { languageName, ownZone } from '@/shared/own'
+import { codeFrom } from '@/shared/codes'
 import { t } from '@/shared/words'
 import DivisionForm from './DivisionForm.vue'
-import { codeFrom, inOrder, levelWords, type DivisionSet, type PartOfSettings } from './settings'
+import { inOrder, levelWords, type DivisionSet, type PartOfSettings } from './settings'
 
 /** The tree of divisions, read as rows; one at a time is changed in its place. */
 const props = defineProps<PartOfSettings>()

@@ -4,8 +4,9 @@ import { computed } from 'vue'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { listed } from '@/shared/lists'
+import { codeFrom } from '@/shared/codes'
 import { t } from '@/shared/words'
-import { codeFrom, lastYear, type PartOfSettings, type TermSet } from './settings'
+import { lastYear, type PartOfSettings, type TermSet } from './settings'
 import SpanRow from './SpanRow.vue'
 
 /** The terms, each in its row; those of the next year are made from those of the last one there is. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { tIn } from '@/shared/words'
 import DraftColumn from '@/ui/DraftColumn.vue'
 import { problemSentence, type useRules } from './rules'
 
@@ -11,9 +12,13 @@ import { problemSentence, type useRules } from './rules'
 const props = defineProps<{ all: ReturnType<typeof useRules> }>()
 const { t, n } = useI18n()
 const preview = computed(() => props.all.preview.value)
+/** Parts of the page that are not called as what they change. */
+const PARTS: Record<string, string> = { siteKinds: 'kinds', question: 'kinds', nicknames: 'names' }
 const partOf = (where: string) => {
-  const [part, code] = where.split('/')
-  return part === 'roles' && code ? props.all.roleName(code) || code : t(`rules.parts.${part}`)
+  const [part = '', code] = where.split('/')
+  if (part === 'roles' && code) return props.all.roleName(code) || code
+  if (part === 'siteKinds') return code || tIn('rules.parts', 'kinds')
+  return tIn('rules.parts', PARTS[part] ?? part)
 }
 const problems = computed(
   () =>

@@ -3471,6 +3471,13 @@ export interface components {
             visitor?: string;
             asMe?: boolean;
         };
+        /** @description of who makes an account at a door; null where they have none */
+        LevelsOffered: {
+            lowest: number;
+            highest: number;
+            /** @description from the lowest to the highest; none where they have numbers */
+            names: string[];
+        } | null;
         InvitationLook: {
             /** @enum {unknown} */
             over: "answered" | "withdrawn" | "lapsed" | null;
@@ -3524,7 +3531,7 @@ export interface components {
             /** @description what they want to know who say yes; empty for why one asks */
             question: string;
             accounts: boolean;
-            levels: components["schemas"]["Levels"];
+            levels: components["schemas"]["LevelsOffered"];
             invitation: null | components["schemas"]["InvitationLook"];
             you: null | {
                 id: components["schemas"]["Id"];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Platform\Repository;
 
+use Doctrine\DBAL\LockMode;
 use MintDoor\Core\Platform\Division as DivisionSet;
 use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Platform\Levels;
@@ -41,6 +42,17 @@ final class Divisions extends BaseRepository
     public function withCode(string $code): ?Division
     {
         return $this->findOneBy(['code' => $code]);
+    }
+
+    /** One that something is about to belong to: whoever retires it meanwhile waits. Runs inside a transaction. */
+    public function chosen(string $code): ?Division
+    {
+        $division = $this->withCode($code);
+        if (null !== $division) {
+            $this->getEntityManager()->refresh($division, LockMode::PESSIMISTIC_READ);
+        }
+
+        return $division;
     }
 
     public function tree(): DivisionTree

@@ -96,6 +96,11 @@ final class DivisionTreeTest extends TestCase
         self::assertSame(['d', 'c', 'b', 'a'], $tree->above('d'));
         self::assertSame(['f'], $tree->above('f'));
         self::assertSame([], $tree->above('nowhere'));
+        $read = array_map(static fn(array $row): string => $row['division']->code, $tree->inOrder());
+        self::assertEqualsCanonicalizing(['a', 'b', 'c', 'd', 'e', 'f'], $read);
+        // Whatever somebody sends is read, and refused afterwards.
+        $odd = new DivisionTree([new Division('', '', ''), new Division('0', '', '0'), new Division('b', '', '')]);
+        self::assertCount(3, $odd->inOrder());
     }
 
     public function testLevelsAreCalledByTheirNames(): void

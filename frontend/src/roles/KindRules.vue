@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import type { Rules } from '@/shared/api'
+import { codeFrom } from '@/shared/codes'
+import { t } from '@/shared/words'
+
+/** What the platform calls its kinds of sites, and what it asks whoever asks for a place in one. */
+const props = defineProps<{
+  rules: Rules
+  mayChange: boolean
+  wrongAt: (where: string) => string[]
+  edit: () => Rules
+  /** Codes of the kinds that hold already, and not only in the draft. */
+  known: string[]
+}>()
+const codes = () => props.rules.siteKinds.map((each) => each.code)
+
+function rename(index: number, name: string) {
+  const kind = props.edit().siteKinds[index]!
+  const others = codes().filter((each) => each !== kind.code)
+  // The code of one that is only in the draft follows its name.
+  if (!props.known.includes(kind.code)) kind.code = codeFrom(name || 'kind', others)
+  kind.name = name
+}
+const add = () => props.edit().siteKinds.push({ code: codeFrom('kind', codes()), name: '' })
+const remove = (index: number) => props.edit().siteKinds.splice(index, 1)
+
+/** The first is that of a site of which nothing else is said. */
+function first(index: number) {
+  const kinds = props.edit().siteKinds
+  kinds.unshift(...kinds.splice(index, 1))
+}
+</script>
+
+<template>
+  <p class="soft">{{ t('rules.kind.more') }}</p>
+  <ul>
+    <li v-for="(kind, index) in rules.siteKinds" :key="index">
+      <span v-if="mayChange" class="row">
+        <InputText
+          size="small"
+          maxlength="60"
+          :aria-label="t('rules.kind.name')"
+          :placeholder="t('rules.kind.name')"
+          :model-value="kind.name"
+          @update:model-value="rename(index, $event ?? '')"
+        />
+        <span class="num soft">{{ kind.code }}</span>
+        <span v-if="index === 0" class="soft">{{ t('rules.kind.first') }}</span>
+        <button
+          v-else
+          class="word"
+          :aria-label="t('rules.kind.makeFirstOf', { name: kind.name })"
+          @click="first(index)"
+        >
+          {{ t('rules.kind.makeFirst') }}
+        </button>
+        <button class="word clay" :aria-label="t('rules.kind.removeOf', { name: kind.name })" @click="remove(index)">
+          {{ t('rules.kind.remove') }}
+        </button>
+      </span>
+      <span v-else>{{ kind.name }}</span>
+      <p v-for="wrong in wrongAt('siteKinds/' + kind.code)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
+    </li>
+  </ul>
+  <p v-if="mayChange"><Button size="small" variant="outlined" :label="t('rules.kind.add')" @click="add" /></p>
+  <div class="field question">
+    <label for="rules-question">{{ t('rules.kind.question') }}</label>
+    <InputText
+      v-if="mayChange"
+      id="rules-question"
+      size="small"
+      maxlength="200"
+      :model-value="rules.question"
+      aria-describedby="rules-question-hint"
+      fluid
+      @update:model-value="edit().question = $event ?? ''"
+    />
+    <span v-else>{{ rules.question || t('rules.kind.noQuestion') }}</span>
+    <span id="rules-question-hint" class="hint">{{ t('rules.kind.questionHint') }}</span>
+    <span v-for="wrong in wrongAt('question')" :key="wrong" class="wrong" role="alert">{{ wrong }}</span>
+  </div>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+}
+.question {
+  max-width: 620px;
+}
+</style>
