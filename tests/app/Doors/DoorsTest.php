@@ -407,7 +407,7 @@ final class DoorsTest extends ApiTestCase
             'password' => 'three small boats',
         ];
         self::assertSame(
-            ['lowest' => 6, 'highest' => 8],
+            ['lowest' => 6, 'highest' => 8, 'names' => []],
             $this->call(null, 'POST', '/join/look', ['key' => $door['key']])['levels'],
         );
         $made = $this->call(null, 'POST', '/join/account', $request, 201, ['Idempotency-Key' => 'a-double-click']);
