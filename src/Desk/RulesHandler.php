@@ -160,7 +160,7 @@ final readonly class RulesHandler
     }
 
     /** The rules as somebody set them: what divisions have from those above them does not stand there. */
-    private function asSet(): Rules
+    public function asSet(): Rules
     {
         return RulesCodec::read($this->books->last()->settings ?? []);
     }

@@ -17,7 +17,6 @@ use MintDoor\Shared\Expensive;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Items;
-use MintDoor\Shared\Languages;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
@@ -37,7 +36,6 @@ final readonly class SettingsController
         private SettingsVersions $versions,
         private SettingsHandler $handler,
         private People $people,
-        private Languages $languages,
         private Transaction $transaction,
     ) {}
 
@@ -58,7 +56,6 @@ final readonly class SettingsController
             'settings' => SettingsCodec::write(
                 null === $kept ? $this->settings->read() : SettingsCodec::read($kept->settings),
             ),
-            'languages' => $this->languages->offered(),
         ]))->versioned($kept->version ?? $holds);
     }
 

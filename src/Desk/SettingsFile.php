@@ -46,7 +46,7 @@ final readonly class SettingsFile
     {
         return self::dump(
             $this->settings->read(),
-            RulesCodec::read($this->books->last()->settings ?? []),
+            $this->rulesHandler->asSet(),
         );
     }
 
@@ -99,12 +99,10 @@ final readonly class SettingsFile
     /** What the file would change. Changes nothing. */
     public function plan(SettingsWanted $wanted): SettingsPlan
     {
-        $rules = RulesCodec::write(RulesCodec::read($this->books->last()->settings ?? []));
-
         return new SettingsPlan(
             null === $wanted->settings ? null : $this->settingsHandler->preview($wanted->settings),
             null === $wanted->rules ? null : $this->rulesHandler->preview($wanted->rules, $wanted->settings),
-            null !== $wanted->rules && RulesCodec::write($wanted->rules) != $rules,
+            $this->otherRules($wanted),
             $this->version(),
         );
     }
@@ -122,17 +120,23 @@ final readonly class SettingsFile
         $this->rulesHandler->lock();
         $this->settingsHandler->lock();
         $seen?->assert($this->version());
+        $otherRules = $this->otherRules($wanted);
         $settings = null === $wanted->settings
             ? null
             : $this->settingsHandler->apply($wanted->settings, $caller, null);
-        $before = RulesCodec::write(RulesCodec::read($this->books->last()->settings ?? []));
         $rules = null === $wanted->rules ? null : $this->rulesHandler->apply($wanted->rules, $caller, null);
 
         return new SettingsPlan(
             $settings,
             $rules,
-            null !== $wanted->rules && RulesCodec::write($wanted->rules) != $before,
+            $otherRules,
             $this->version(),
         );
+    }
+
+    private function otherRules(SettingsWanted $wanted): bool
+    {
+        return null !== $wanted->rules
+            && RulesCodec::write($wanted->rules) != RulesCodec::write($this->rulesHandler->asSet());
     }
 }

@@ -7,7 +7,6 @@ import PlatformPage from './PlatformPage.vue'
 const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
   version: 3,
   mayChange: true,
-  languages: ['en'],
   settings: {
     name: 'Elm Grove',
     divisions: ['upper', 'lower'].map((code) => ({

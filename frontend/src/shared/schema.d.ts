@@ -2596,8 +2596,6 @@ export interface components {
             version: number;
             mayChange: boolean;
             settings: components["schemas"]["Settings"];
-            /** @description BCP 47 tags of those that letters can be written in */
-            languages: string[];
         };
         SettingsPreview: {
             problems: components["schemas"]["RuleProblem"][];

@@ -1748,8 +1748,6 @@ export interface Sentences {
   'platform.division.language': [never, false]
   'platform.division.zone': [never, false]
   'platform.division.minors': [never, false]
-  'platform.division.welcome': [never, false]
-  'platform.division.welcomeHint': [never, false]
   'platform.division.retired': [never, false]
   'platform.division.isRetired': [never, false]
   'platform.division.isMinors': [never, false]
