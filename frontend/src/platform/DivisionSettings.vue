@@ -128,7 +128,7 @@ function recode(from: string, to: string) {
 }
 .row {
   display: grid;
-  grid-template-columns: minmax(200px, 2.2fr) 1.4fr 1.2fr 1.2fr 210px;
+  grid-template-columns: minmax(200px, 2.2fr) minmax(0, 1.4fr) minmax(0, 1.2fr) minmax(0, 1.2fr) 210px;
   gap: 4px 14px;
   align-items: baseline;
 }
