@@ -295,6 +295,14 @@ CREATE TABLE `first_password` (
   CONSTRAINT `FK_81DA748E217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `first_step` (
+  `step` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `state` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `said_at` datetime NOT NULL,
+  `said_by` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`step`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `history_entry` (
   `id` binary(16) NOT NULL,
   `site_id` binary(16) NOT NULL,
@@ -387,6 +395,12 @@ CREATE TABLE `letter` (
   KEY `address` (`address`,`number`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `mail_secret` (
+  `id` int(11) NOT NULL,
+  `sealed` longtext CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `message` (
   `id` binary(16) NOT NULL,
   `cause` varchar(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
@@ -408,6 +422,7 @@ CREATE TABLE `message` (
   `sent_at` datetime DEFAULT NULL,
   `invitation_id` binary(16) DEFAULT NULL,
   `language` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'en',
+  `division` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `cause` (`cause`),
   KEY `due` (`due_at`,`id`),
@@ -662,7 +677,7 @@ CREATE TABLE `site` (
   `title` varchar(160) NOT NULL,
   `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `division_id` binary(16) NOT NULL,
-  `term_id` binary(16) NOT NULL,
+  `term_id` binary(16) DEFAULT NULL,
   `level_lowest` smallint(6) DEFAULT NULL,
   `level_highest` smallint(6) DEFAULT NULL,
   `seats` int(11) DEFAULT NULL,

@@ -10,8 +10,16 @@ final readonly class Letter
     /** Stands where the link will be: a character that nobody types and no value keeps. */
     public const LINK = "\u{E000}";
 
-    /** @param string $language of its words, BCP 47 */
-    public function __construct(public string $subject, public string $text, public string $language = 'en') {}
+    /**
+     * @param string  $language of its words, BCP 47
+     * @param ?string $division code of the division whose letter it is; null for the platform's
+     */
+    public function __construct(
+        public string $subject,
+        public string $text,
+        public string $language = 'en',
+        public ?string $division = null,
+    ) {}
 
     /** A value without what would be read as a link or break a line. */
     public static function plain(string $value): string

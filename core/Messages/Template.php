@@ -18,7 +18,16 @@ final readonly class Template
     /** Words that are left out where what they name is empty. */
     private const OPTIONAL = '/\[([^\[\]]*\{[^\[\]]*)\]/u';
 
-    public function __construct(public string $subject, public string $body) {}
+    /**
+     * @param string  $footer   that stands below every letter, as it is
+     * @param ?string $division code of the division whose letters these are
+     */
+    public function __construct(
+        public string $subject,
+        public string $body,
+        public string $footer = '',
+        public ?string $division = null,
+    ) {}
 
     /**
      * What is wrong with it for messages of a kind.
@@ -104,8 +113,9 @@ final readonly class Template
 
         return new Letter(
             trim((string) preg_replace('/\s+/u', ' ', $fill($this->subject))),
-            trim($text),
+            trim($text).('' === $this->footer ? '' : "\n\n".Letter::plain(trim($this->footer))),
             $language,
+            $this->division,
         );
     }
 

@@ -8,8 +8,8 @@ namespace MintDoor\Core\Platform;
 final readonly class Difference
 {
     /**
-     * @param 'platform'|'division'|'term'|'days-off' $of
-     * @param string                      $which  its name
+     * @param 'platform'|'look'|'mail'|'division'|'term'|'days-off'|'letterhead' $of
+     * @param string                      $which  its name; empty for what there is once
      * @param 'made'|'changed'|'gone'     $how
      * @param list<FieldDifference>       $fields of what is changed
      */

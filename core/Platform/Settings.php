@@ -4,20 +4,39 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Platform;
 
-/** What a platform is: its name, its divisions, and its calendar. What people may do in it is said by its rules. */
+/**
+ * What a platform is: its name and look, its divisions, its calendar, and how it writes to people. What people may do
+ * in it is said by its rules.
+ */
 final readonly class Settings
 {
     /**
      * @param string        $name     of the platform, as its people call it
      * @param list<Term>    $terms
      * @param list<DaysOff> $daysOff
+     * @param list<Letterhead> $letterheads
      */
     public function __construct(
         public string $name,
         public DivisionTree $divisions,
         public array $terms,
         public array $daysOff,
+        public Look $look = new Look(),
+        public MailServer $mail = new MailServer(),
+        public array $letterheads = [],
     ) {}
+
+    /** What is said around messages to the people of a division; null for those of no division. */
+    public function letterheadOf(?string $division): Letterhead
+    {
+        $all = array_column($this->letterheads, null, 'division');
+        $letterhead = new Letterhead();
+        foreach (null === $division ? [] : $this->divisions->above($division) as $code) {
+            $letterhead = isset($all[$code]) ? $letterhead->over($all[$code]) : $letterhead;
+        }
+
+        return isset($all['']) ? $letterhead->over($all['']) : $letterhead;
+    }
 
     /** What a day is called on which a division has nothing; null for a day like any other. */
     public function offOn(string $day, string $division): ?string

@@ -13,14 +13,11 @@ final readonly class SettingsChange
     public function differences(): array
     {
         [$before, $after] = [$this->before, $this->after];
-        $named = $before->name === $after->name
-            ? []
-            : [new Difference('platform', $after->name, 'changed', [
-                new FieldDifference('name', $before->name, $after->name),
-            ])];
 
         return [
-            ...$named,
+            ...self::whole('platform', $after->name, ['name' => $before->name], ['name' => $after->name]),
+            ...self::whole('look', '', get_object_vars($before->look), get_object_vars($after->look)),
+            ...self::whole('mail', '', get_object_vars($before->mail), get_object_vars($after->mail)),
             ...$this->among('division', self::divisions($before), self::divisions($after)),
             ...$this->among('term', array_column($before->terms, null, 'code'), array_column(
                 $after->terms,
@@ -28,7 +25,30 @@ final readonly class SettingsChange
                 'code',
             )),
             ...$this->among('days-off', self::daysOff($before), self::daysOff($after)),
+            ...$this->among('letterhead', self::letterheads($before), self::letterheads($after)),
         ];
+    }
+
+    /**
+     * What there is once.
+     *
+     * @param 'platform'|'look'|'mail' $of
+     * @param array<array-key, mixed>  $was
+     * @param array<array-key, mixed>  $is
+     *
+     * @return list<Difference>
+     */
+    private static function whole(string $of, string $which, array $was, array $is): array
+    {
+        $fields = self::fields($was, $is);
+
+        return [] === $fields ? [] : [new Difference($of, $which, 'changed', $fields)];
+    }
+
+    /** @return array<string, Letterhead> by code of the division; of everybody by an empty one */
+    private static function letterheads(Settings $settings): array
+    {
+        return array_column($settings->letterheads, null, 'division');
     }
 
     /** @return array<string, Division> by code */
@@ -49,9 +69,9 @@ final readonly class SettingsChange
     }
 
     /**
-     * @param 'division'|'term'|'days-off'          $of
-     * @param array<string, Division|Term|DaysOff> $before
-     * @param array<string, Division|Term|DaysOff> $after
+     * @param 'division'|'term'|'days-off'|'letterhead'        $of
+     * @param array<string, Division|Term|DaysOff|Letterhead> $before
+     * @param array<string, Division|Term|DaysOff|Letterhead> $after
      *
      * @return list<Difference>
      */
@@ -60,26 +80,41 @@ final readonly class SettingsChange
         $differences = [];
         foreach ($after as $key => $each) {
             $was = $before[$key] ?? null;
-            $fields = null === $was ? [] : self::fields($was, $each);
+            $fields = null === $was ? [] : self::fields(get_object_vars($was), get_object_vars($each));
             if (null === $was || [] !== $fields) {
-                $differences[] = new Difference($of, $each->name, null === $was ? 'made' : 'changed', $fields);
+                $differences[] = new Difference($of, $this->name($each), null === $was ? 'made' : 'changed', $fields);
             }
         }
         foreach (array_diff_key($before, $after) as $each) {
-            $differences[] = new Difference($of, $each->name, 'gone');
+            $differences[] = new Difference($of, $this->name($each), 'gone');
         }
 
         return $differences;
     }
 
-    /** @return list<FieldDifference> */
-    private static function fields(Division|Term|DaysOff $before, Division|Term|DaysOff $after): array
+    /** What people call it; empty for what is written around messages to everybody. */
+    private function name(Division|Term|DaysOff|Letterhead $each): string
     {
-        [$was, $is] = [get_object_vars($before), get_object_vars($after)];
+        if (!$each instanceof Letterhead) {
+            return $each->name;
+        }
+        $code = (string) $each->division;
+
+        return $this->after->divisions->find($code)->name ?? $this->before->divisions->find($code)->name ?? $code;
+    }
+
+    /**
+     * @param array<array-key, mixed> $was
+     * @param array<array-key, mixed> $is
+     *
+     * @return list<FieldDifference>
+     */
+    private static function fields(array $was, array $is): array
+    {
         $fields = [];
         foreach ($is as $field => $value) {
             if ($was[$field] != $value) {
-                $fields[] = new FieldDifference($field, self::said($was[$field]), self::said($value));
+                $fields[] = new FieldDifference((string) $field, self::said($was[$field]), self::said($value));
             }
         }
 
@@ -90,6 +125,7 @@ final readonly class SettingsChange
     {
         return match (true) {
             $value instanceof Levels => implode(', ', $value->names),
+            $value instanceof \BackedEnum => (string) $value->value,
             \is_bool($value) => $value ? 'yes' : 'no',
             \is_scalar($value) => (string) $value,
             default => '',

@@ -29,6 +29,10 @@ final class SettingsLaws
 
     private const LONGEST_OFF = 366;
 
+    public const LONGEST_FOOTER = 1_000;
+
+    public const LONGEST_ADDRESS = 254;
+
     private const CODE = '/^[a-z][a-z0-9-]{1,31}$/D';
 
     private function __construct() {}
@@ -46,6 +50,9 @@ final class SettingsLaws
             ...self::gone($before, $after, $use),
             ...self::terms($after),
             ...self::daysOff($after),
+            ...self::look($after->look),
+            ...self::mail($after->mail),
+            ...self::letterheads($after),
         ];
     }
 
@@ -295,5 +302,102 @@ final class SettingsLaws
         return null !== $division && null === $settings->divisions->find($division)
             ? [new SettingsProblem($at.'division', 'no-such-division')]
             : [];
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function look(Look $look): array
+    {
+        $accent = '' === $look->accent ? null : Accent::read($look->accent);
+
+        return [
+            ...'' === $look->mark || \in_array($look->mark, Look::GLYPHS, true)
+                ? []
+                : [new SettingsProblem('look/mark', 'no-such-glyph')],
+            ...'' !== $look->accent && null === $accent ? [new SettingsProblem('look/accent', 'no-colour')] : [],
+            ...null !== $accent && !$accent->fits()
+                ? [new SettingsProblem('look/accent', 'too-pale', [
+                    'contrast' => number_format($accent->contrast(), 1),
+                    'would' => $accent->fitting(),
+                ])]
+                : [],
+        ];
+    }
+
+    /** @return list<SettingsProblem> where messages cannot be carried like this */
+    public static function mail(MailServer $mail): array
+    {
+        $problems = self::address($mail->from, 'mail/from');
+        if (MailCarrier::Server !== $mail->carrier) {
+            return $problems;
+        }
+        $host = filter_var($mail->host, \FILTER_VALIDATE_DOMAIN, \FILTER_FLAG_HOSTNAME);
+        if (false === $host && false === filter_var(trim($mail->host, '[]'), \FILTER_VALIDATE_IP)) {
+            $problems[] = new SettingsProblem('mail/host', '' === $mail->host ? 'no-host' : 'not-a-host');
+        }
+        if ($mail->port < 1 || $mail->port > 65_535) {
+            $problems[] = new SettingsProblem('mail/port', 'out-of-range', ['least' => 1, 'most' => 65_535]);
+        }
+        if (mb_strlen($mail->user) > self::LONGEST_ADDRESS) {
+            $problems[] = new SettingsProblem('mail/user', 'too-long', ['most' => self::LONGEST_ADDRESS]);
+        }
+        if ('' === $mail->from) {
+            $problems[] = new SettingsProblem('mail/from', 'no-address');
+        }
+        $here = \in_array($mail->host, ['localhost', '127.0.0.1', '[::1]', '::1'], true);
+        if (MailSecurity::None === $mail->security && !$here) {
+            $problems[] = new SettingsProblem('mail/security', 'open-outside');
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function letterheads(Settings $settings): array
+    {
+        $problems = [];
+        $seen = [];
+        foreach ($settings->letterheads as $index => $letterhead) {
+            $at = "letterheads/$index/";
+            $of = $letterhead->division ?? '';
+            if (isset($seen[$of])) {
+                $problems[] = new SettingsProblem($at.'division', 'taken-letterhead');
+            }
+            $seen[$of] = true;
+            foreach (['sender' => self::LONGEST_NAME, 'footer' => self::LONGEST_FOOTER] as $field => $most) {
+                if (mb_strlen($letterhead->{$field}) > $most) {
+                    $problems[] = new SettingsProblem($at.$field, 'too-long', ['most' => $most]);
+                }
+            }
+            if (1 === preg_match('/\R/', $letterhead->sender)) {
+                $problems[] = new SettingsProblem($at.'sender', 'one-line');
+            }
+            foreach (['quietFrom', 'quietUntil'] as $field) {
+                if (
+                    '' !== $letterhead->{$field}
+                    && 1 !== preg_match('/^([01]\d|2[0-3]):[0-5]\d$/D', $letterhead->{$field})
+                ) {
+                    $problems[] = new SettingsProblem($at.$field, 'not-a-time');
+                }
+            }
+            if (('' === $letterhead->quietFrom) !== ('' === $letterhead->quietUntil)) {
+                $field = '' === $letterhead->quietFrom ? 'quietFrom' : 'quietUntil';
+                $problems[] = new SettingsProblem($at.$field, 'half-quiet');
+            }
+            array_push(
+                $problems,
+                ...self::address($letterhead->replyTo, $at.'replyTo'),
+                ...self::of($letterhead->division, $settings, $at),
+            );
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function address(string $address, string $where): array
+    {
+        $is = '' === $address || false !== filter_var($address, \FILTER_VALIDATE_EMAIL);
+
+        return $is && \strlen($address) <= self::LONGEST_ADDRESS ? [] : [new SettingsProblem($where, 'not-an-address')];
     }
 }

@@ -93,9 +93,14 @@ final readonly class SiteRows
         $wrong = static function (string $field, string $code) use (&$problems): void {
             $problems[] = ['field' => $field, 'code' => $code];
         };
-        $among = static function (string $field, array $names, string $default) use ($row, $wrong): string {
+        $among = static function (
+            string $field,
+            array $names,
+            string $default,
+            bool $must = true,
+        ) use ($row, $wrong): string {
             $code = Columns::among($row[$field], $names);
-            if (null === $code && ('' !== $row[$field] || '' === $default)) {
+            if (null === $code && ('' !== $row[$field] || ($must && '' === $default))) {
                 $wrong($field, '' === $row[$field] ? 'missing' : 'unknown');
             }
 
@@ -106,7 +111,7 @@ final readonly class SiteRows
         }
         $kind = $among('kind', $this->kinds, (string) array_key_first($this->kinds));
         $division = $among('division', $this->divisions, $this->division);
-        $term = $among('term', $this->terms, $this->term);
+        $term = $among('term', $this->terms, $this->term, false);
         $lowest = $highest = $seats = null;
         if ('' !== $row['levels']) {
             $run = $this->levels->run($row['levels'], $division);

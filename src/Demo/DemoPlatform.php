@@ -268,6 +268,7 @@ final class DemoPlatform
             'What do you play, and since when?',
         );
         $this->platform->roles($juniors, $seniors, $rules);
+        $this->platform->firstStepsDone();
         // Monday of week twelve is this week's Monday: Autumn 2026 begins on 7 September 2026 when today is 24 November
         // 2026.
         $autumn = $this->monday() - 77 * self::DAY;

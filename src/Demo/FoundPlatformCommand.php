@@ -6,8 +6,15 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use MintDoor\Core\Roles\Limits;
+use MintDoor\Core\Roles\ReadyRoles;
+use MintDoor\Core\Roles\ReadySet;
+use MintDoor\Core\Roles\Rules;
+use MintDoor\Core\Sites\SiteKind;
+use MintDoor\Core\Text\Nicknames;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Speech;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -16,16 +23,37 @@ use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand(
     'platform:found',
-    'Gives an empty platform its roles, a division, terms and a first administrator, and prints a link to set their '
+    'Gives an empty platform its roles, a division and a first administrator, and prints a link to set their '
         .'password',
 )]
 final class FoundPlatformCommand extends Command
 {
     private const LINK_HOLDS = 86_400;
 
-    public function __construct(private readonly Connection $db, private readonly PlatformClock $clock)
-    {
+    public function __construct(
+        private readonly Connection $db,
+        private readonly PlatformClock $clock,
+        private readonly Speech $speech,
+    ) {
         parent::__construct();
+    }
+
+    /** What holds until somebody chooses: the widest set of roles, and numbers of any form. */
+    private function rules(): Rules
+    {
+        $set = ReadySet::HigherEducation;
+        $kinds = array_map(
+            fn(string $code): SiteKind => new SiteKind($code, $this->speech->say("desk.first-kind.$code")),
+            ['course', 'workshop', 'club'],
+        );
+
+        return new Rules(
+            ReadyRoles::book($set, fn(string $code): string => $this->speech->say("desk.ready.$set->value.$code"), []),
+            [],
+            new Limits(),
+            Nicknames::FIRST_ROWS,
+            siteKinds: $kinds,
+        );
     }
 
     protected function configure(): void
@@ -42,12 +70,8 @@ final class FoundPlatformCommand extends Command
         $now = $this->clock->instant();
         if (false === $this->db->fetchOne('SELECT 1 FROM person LIMIT 1')) {
             $platform = new PlatformBuilder($this->db, $now);
-            $division = $platform->division('platform', 'The whole platform');
-            $platform->roles([], ['platform']);
-            $year = (int) gmdate('Y', $now);
-            foreach ([$year, $year + 1] as $each) {
-                $platform->term('year-'.$each, 'Year '.$each, $each.'-01-01', $each.'-12-31');
-            }
+            $division = $platform->division('main', $this->speech->say('desk.first-division'));
+            $platform->roles([], [], $this->rules());
             $platform->person(
                 'staff',
                 $division,

@@ -8,6 +8,8 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Changes\EffectCodec;
 use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\Effect;
+use MintDoor\Core\Platform\FirstStep;
+use MintDoor\Core\Platform\FirstStepState;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\DoorKind;
@@ -49,6 +51,7 @@ final class PlatformBuilder
         'person',
         'account',
         'rule_book',
+        'first_step',
         'division_administrator',
         'label',
         'site',
@@ -164,6 +167,18 @@ final class PlatformBuilder
         return $this->roles;
     }
 
+    /** Nobody is asked for the first steps of a platform that has them behind it. */
+    public function firstStepsDone(): void
+    {
+        foreach (FirstStep::cases() as $step) {
+            $this->rows->add('first_step', [
+                'step' => $step->value,
+                'state' => FirstStepState::Done->value,
+                'said_at' => Instant::toSql($this->now),
+            ]);
+        }
+    }
+
     /**
      * @param string             $division     id
      * @param 'none'|string|null $passwordHash null for an account without a password, 'none' for no account
@@ -219,7 +234,7 @@ final class PlatformBuilder
         string $title,
         string $kind,
         string $division,
-        string $term,
+        ?string $term,
         ?array $levels = null,
         ?int $seats = null,
         int $opensAt = Time::FOREVER,

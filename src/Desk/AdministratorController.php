@@ -45,7 +45,7 @@ final readonly class AdministratorController
     #[Route('/administrators', name: 'administrators', methods: ['GET'])]
     public function all(#[CurrentUser] Caller $caller): Response
     {
-        $this->mayNobodyElse($caller);
+        $caller->mustAdministerPlatform(self::MAY);
 
         return $this->answer();
     }
@@ -63,7 +63,7 @@ final readonly class AdministratorController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $this->mayNobodyElse($caller);
+        $caller->mustAdministerPlatform(self::MAY);
 
         return $this->transaction->run($request, $caller, [], function () use ($person, $body, $caller): Answer {
             $this->locks->people([$person], alone: true);
@@ -107,13 +107,6 @@ final readonly class AdministratorController
 
             return $this->answer();
         });
-    }
-
-    private function mayNobodyElse(Caller $caller): void
-    {
-        if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed(self::MAY);
-        }
     }
 
     private function assertNone(?string $refusal): void

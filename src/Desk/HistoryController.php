@@ -11,7 +11,6 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -64,9 +63,7 @@ final readonly class HistoryController
         #[CurrentUser] Caller $caller,
         #[FromQuery] HistoryFilter $filter = new HistoryFilter(),
     ): Response {
-        if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('desk.only-platform-administrators-read');
-        }
+        $caller->mustAdministerPlatform('desk.only-platform-administrators-read');
 
         return new Answer($this->history->ofPlatform($filter));
     }

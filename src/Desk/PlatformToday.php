@@ -11,7 +11,12 @@ final readonly class PlatformToday
 {
     /**
      * @param list<array{division: string, draft: int, open: int, closed: int}> $sites by division
-     * @param ?HealthAnswer $health for those who administer all of it
+     * @param ?HealthAnswer     $health     for those who administer all of it
+     * @param ?FirstStepsAnswer $firstSteps likewise
      */
-    public function __construct(public array $sites, public ?HealthAnswer $health) {}
+    public function __construct(
+        public array $sites,
+        public ?HealthAnswer $health,
+        public ?FirstStepsAnswer $firstSteps,
+    ) {}
 }

@@ -71,9 +71,7 @@ final readonly class RulesController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed(self::CHANGES);
-        }
+        $caller->mustAdministerPlatform(self::CHANGES);
         $after = $this->handler->read($body);
         if (!$body->apply) {
             return new Answer($this->handler->preview($after));

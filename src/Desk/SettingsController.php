@@ -9,6 +9,7 @@ use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
 use MintDoor\Platform\Entity\SettingsVersion;
 use MintDoor\Platform\PlatformSettings;
+use MintDoor\Platform\Repository\MailSecrets;
 use MintDoor\Platform\Repository\SettingsVersions;
 use MintDoor\Platform\SettingsCodec;
 use MintDoor\Shared\Answer;
@@ -31,11 +32,14 @@ final readonly class SettingsController
 {
     private const MOST_VERSIONS = 100;
 
+    private const MAY = 'desk.only-platform-administrator-sets';
+
     public function __construct(
         private PlatformSettings $settings,
         private SettingsVersions $versions,
         private SettingsHandler $handler,
         private People $people,
+        private MailSecrets $mailSecrets,
         private Transaction $transaction,
     ) {}
 
@@ -53,6 +57,7 @@ final readonly class SettingsController
         return (new Answer([
             'version' => $kept->version ?? $holds,
             'mayChange' => $caller->platformAdministrator,
+            'mailPassword' => $this->mailSecrets->kept(),
             'settings' => SettingsCodec::write(
                 null === $kept ? $this->settings->read() : SettingsCodec::read($kept->settings),
             ),
@@ -88,7 +93,7 @@ final readonly class SettingsController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        self::assertPlatformAdministrator($caller);
+        $caller->mustAdministerPlatform(self::MAY);
         $after = $this->handler->understand($body->settings);
         if (!$body->apply) {
             return new Answer($this->handler->preview($after));
@@ -108,7 +113,7 @@ final readonly class SettingsController
         #[MapRequestPayload] LaterTermsRequest $body,
         #[CurrentUser] Caller $caller,
     ): Response {
-        self::assertPlatformAdministrator($caller);
+        $caller->mustAdministerPlatform(self::MAY);
         $terms = SettingsCodec::read(['terms' => $body->terms])->terms;
         foreach ($terms as $index => $term) {
             foreach (['startsOn' => $term->startsOn, 'endsOn' => $term->endsOn] as $field => $day) {
@@ -133,13 +138,6 @@ final readonly class SettingsController
     {
         if (!$caller->isAdministrator()) {
             throw Problem::notAllowed('desk.only-administrators-see-settings');
-        }
-    }
-
-    private static function assertPlatformAdministrator(Caller $caller): void
-    {
-        if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('desk.only-platform-administrator-sets');
         }
     }
 }

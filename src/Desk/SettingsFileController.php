@@ -8,7 +8,6 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\IfMatch;
-use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -19,12 +18,14 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The settings and rules of the platform as one file: saved, compared and brought in by its administrators. */
 final readonly class SettingsFileController
 {
+    private const MAY = 'desk.only-platform-administrator-sets';
+
     public function __construct(private SettingsFile $file, private Transaction $transaction) {}
 
     #[Route('/settings/file', name: 'settings_file', methods: ['GET'])]
     public function save(#[CurrentUser] Caller $caller): Response
     {
-        self::assertPlatformAdministrator($caller);
+        $caller->mustAdministerPlatform(self::MAY);
 
         return new Response($this->file->write(), 200, [
             'Content-Type' => 'application/yaml',
@@ -39,7 +40,7 @@ final readonly class SettingsFileController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        self::assertPlatformAdministrator($caller);
+        $caller->mustAdministerPlatform(self::MAY);
         $wanted = $this->file->read($body->text);
         if (!$body->apply) {
             return new Answer($this->file->plan($wanted));
@@ -51,12 +52,5 @@ final readonly class SettingsFileController
             [],
             fn(): Answer => new Answer($this->file->apply($wanted, $caller, IfMatch::of($request))),
         );
-    }
-
-    private static function assertPlatformAdministrator(Caller $caller): void
-    {
-        if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('desk.only-platform-administrator-sets');
-        }
     }
 }

@@ -43,6 +43,8 @@ final readonly class SettingsHandler
      */
     public function understand(array $data): Settings
     {
+        // What it does not speak of stays as it is.
+        $data = [...SettingsCodec::write($this->settings->read()), ...$data];
         $settings = SettingsCodec::read($data);
         $plain = static function (array $data): array {
             $rows = (array) ($data['divisions'] ?? []);
@@ -76,6 +78,7 @@ final readonly class SettingsHandler
             reach: $this->reachMoved($before->divisions, $after->divisions),
             sites: self::sitesOfMovedTerms($before, $after, $use),
             version: $this->settings->version(),
+            look: LookAnswer::of($after),
         );
     }
 

@@ -15,6 +15,7 @@ final readonly class SettingsPreview
      * @param list<ReachMoved> $reach       who would administer more or fewer divisions
      * @param int              $sites       of terms whose days become others
      * @param int              $version     of the settings that hold now
+     * @param LookAnswer       $look        that pages would have
      */
     public function __construct(
         public array $problems,
@@ -22,11 +23,12 @@ final readonly class SettingsPreview
         public array $reach,
         public int $sites,
         public int $version,
+        public LookAnswer $look,
     ) {}
 
     /** The same, of settings that are in force by now. */
     public function inForce(int $version): self
     {
-        return new self($this->problems, $this->differences, $this->reach, $this->sites, $version);
+        return new self($this->problems, $this->differences, $this->reach, $this->sites, $version, $this->look);
     }
 }

@@ -130,7 +130,7 @@ final readonly class SiteHandler
         $site = $this->site($access);
         $division = $this->division($request, $access->caller, $access->site->division);
         $this->assertKind($request->kind, $site->kind);
-        $term = $this->term($request, $division, $site->term->code);
+        $term = $this->term($request, $division, $site->term?->code);
         $this->assertSeats($request->seats);
         $this->assertNotFewerThanHeld($site, $access, $request->seats);
 
@@ -139,7 +139,7 @@ final readonly class SiteHandler
             'code' => $request->code,
             'kind' => $request->kind,
             'divisionId' => $division->id,
-            'termId' => $term->id,
+            'termId' => $term?->id,
             'levelLowest' => $request->lowest,
             'levelHighest' => $request->highest,
             'seats' => $request->seats,
@@ -328,8 +328,11 @@ final readonly class SiteHandler
     }
 
     /** A site keeps a term that is no longer one of its division until it gets another. */
-    private function term(SiteRequest $request, Division $division, ?string $present): Term
+    private function term(SiteRequest $request, Division $division, ?string $present): ?Term
     {
+        if ('' === $request->term) {
+            return null;
+        }
         $term = $this->terms->withCode($request->term);
         $of = $term?->division?->code;
         $fits = null === $of || $request->term === $present

@@ -23,9 +23,9 @@ final readonly class SiteRequest
         #[Assert\NotBlank(message: 'desk.choose-division')]
         #[Assert\Length(max: 32, maxMessage: 'shared.no-such-division')]
         public string $division,
-        #[Assert\NotBlank(message: 'desk.choose-term')]
+        /** Code; empty for a site of no term. */
         #[Assert\Length(max: 32, maxMessage: 'desk.no-such-term')]
-        public string $term,
+        public string $term = '',
         #[Assert\Range(
             notInRangeMessage: 'shared.levels-go-1-40',
             min: 1,

@@ -57,6 +57,7 @@ final readonly class TodayQuery
         private HealthReport $health,
         private Divisions $divisions,
         private KeptUntilChange $kept,
+        private FirstStepsQuery $firstSteps,
     ) {}
 
     public function of(Caller $caller): TodayAnswer
@@ -282,6 +283,7 @@ final readonly class TodayQuery
                 $counted,
             ),
             $caller->platformAdministrator ? $this->health->now() : null,
+            $caller->platformAdministrator ? FirstStepsAnswer::of($this->firstSteps->now()) : null,
         );
     }
 }

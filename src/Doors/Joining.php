@@ -84,7 +84,7 @@ final readonly class Joining
                 $site->title,
                 $this->roles->rules()->nameOfKind($site->kind),
                 $site->division->name,
-                $site->term->name,
+                $site->term->name ?? '',
                 $site->timeZone,
                 Instant::toJson($site->opensAt),
             ),

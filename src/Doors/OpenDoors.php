@@ -208,7 +208,7 @@ final readonly class OpenDoors
                 key: $gives ? $this->keys->ofDoor($door->id) : null,
                 state: $door->state($now)->value,
                 site: new SiteName($site->id, $site->title),
-                term: $site->term->name,
+                term: $site->term->name ?? '',
                 untilAt: Instant::toJson($door->hours->until),
                 timeZone: $site->timeZone,
             );
@@ -243,7 +243,7 @@ final readonly class OpenDoors
             site: new SiteName($site->id, $site->title),
             kind: $this->roles->rules()->nameOfKind($site->kind),
             division: $site->division->name,
-            term: [
+            term: null === $site->term ? null : [
                 'name' => $site->term->name,
                 'startsOn' => $site->term->startsOn,
                 'endsOn' => $site->term->endsOn,

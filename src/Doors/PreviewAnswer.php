@@ -10,7 +10,7 @@ use MintDoor\Sites\SiteName;
 final readonly class PreviewAnswer
 {
     /**
-     * @param array{name: string, startsOn: string, endsOn: string} $term days
+     * @param ?array{name: string, startsOn: string, endsOn: string} $term days
      * @param list<string>|null $leads names; null where the door does not show them
      * @param list<array{name: string, meets: string}>|null $sections null where the door does not show them
      * @param ?int $learners null where the door does not show it
@@ -20,7 +20,7 @@ final readonly class PreviewAnswer
         public SiteName $site,
         public string $kind,
         public string $division,
-        public array $term,
+        public ?array $term,
         public string $about,
         public ?array $leads,
         public ?array $sections,

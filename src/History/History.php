@@ -32,6 +32,8 @@ final readonly class History
         'account-opened',
         'rules-changed',
         'settings-changed',
+        'mail-password-kept',
+        'mail-tried',
         'administrator-named',
     ];
 

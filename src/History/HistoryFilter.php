@@ -74,6 +74,8 @@ final readonly class HistoryFilter
             'person-exported',
             'rules-changed',
             'settings-changed',
+            'mail-password-kept',
+            'mail-tried',
             'template-changed',
             'merged',
             'unmerged',

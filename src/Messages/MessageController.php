@@ -6,7 +6,6 @@ namespace MintDoor\Messages;
 
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
-use MintDoor\Core\Messages\Template;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
@@ -176,7 +175,7 @@ final readonly class MessageController
         $used =
             null === $body->subject || null === $body->body
                 ? $this->texts->nearest($kind, $access?->site->id, $division, $language)
-                : new TextInUse(new Template($body->subject, $body->body), 'unsaved');
+                : new TextInUse($this->texts->with($body->subject, $body->body, $division), 'unsaved');
         $letter = $used->template->fill($values, $language);
         $link = $this->addresses->of($kind, '…', $body->site ?? '…');
 

@@ -8,15 +8,13 @@ use MintDoor\Core\Messages\Delivery;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
+use MintDoor\Core\Platform\Letterhead;
 use MintDoor\Messages\Repository\StoredMessages;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
-use MintDoor\Shared\SimulatedMail;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
-use Symfony\Component\Mailer\Transport\TransportInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
@@ -39,12 +37,10 @@ final readonly class Sender
     public function __construct(
         private StoredMessages $messages,
         #[AutowireIterator(KeepsSecretLinks::class)] private iterable $keepers,
-        private TransportInterface $transport,
+        private Carrier $carrier,
         private Messages $room,
         private PlatformClock $clock,
         private Addresses $addresses,
-        #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
-        #[Autowire('%env(MAIL_FROM)%')] private string $from,
         private PlatformSettings $settings,
     ) {}
 
@@ -52,7 +48,7 @@ final readonly class Sender
     public function __invoke(SendDue $job): void
     {
         $end = microtime(true) + self::LONGEST;
-        $most = SimulatedMail::inUse($this->dsn) ? self::AT_A_TIME : 1;
+        $most = $this->carrier->staysInside() ? self::AT_A_TIME : 1;
         do {
             $taken = $this->some($most);
         } while ($taken > 0 && microtime(true) < $end);
@@ -65,10 +61,15 @@ final readonly class Sender
     {
         $many = $this->messages->atOnce(function () use ($most): int {
             $rows = $this->messages->due($most);
+            $transport = $this->carrier->transport();
             $links = $arrived = [];
             foreach ($rows as $row) {
+                $letterhead = $this->settings->read()->letterheadOf($row->stringOrNull('division'));
+                if ($this->waits($row, $letterhead)) {
+                    continue;
+                }
                 try {
-                    $this->transport->send($this->email($row, $links));
+                    $transport->send($this->email($row, $letterhead, $links));
                     $arrived[] = $row->id('id');
                 } catch (MimeException $thrown) {
                     // What no server could take is not tried again, and keeps nobody else's waiting.
@@ -88,8 +89,25 @@ final readonly class Sender
         return \is_int($many) ? $many : 0;
     }
 
+    /** Whether it is put off to the end of the quiet hours. What somebody waits for at the screen never is. */
+    private function waits(Row $row, Letterhead $letterhead): bool
+    {
+        if (MessageKind::Password === MessageKind::from($row->string('kind'))) {
+            return false;
+        }
+        $division = $this->settings->read()->divisions->find($row->stringOrNull('division') ?? '');
+        $zone = new \DateTimeZone($division->timeZone ?? 'UTC');
+        $wait = $letterhead->waits($this->clock->instant(), $zone);
+        if ($wait > 0) {
+            $this->messages->wait($row->id('id'), $wait);
+            $this->room->wake($wait);
+        }
+
+        return $wait > 0;
+    }
+
     /** @param list<SecretLink> $links those that were made are added */
-    private function email(Row $row, array &$links): Email
+    private function email(Row $row, Letterhead $letterhead, array &$links): Email
     {
         $kind = MessageKind::from($row->string('kind'));
         $token = '';
@@ -104,15 +122,19 @@ final readonly class Sender
         }
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
         $letter = new Letter($row->string('subject'), $row->string('body'), $row->string('language'));
+        $from = $this->carrier->from();
         $email = (new Email())
-            ->from(new Address($this->from, $this->settings->name()))
+            ->from(new Address($from, $letterhead->sender ?: $this->settings->name()))
             ->to($row->string('address'))
             ->subject($letter->subject)
             ->text($letter->asText($link))
             ->html($letter->asHtml($link));
+        if ('' !== $letterhead->replyTo) {
+            $email->replyTo($letterhead->replyTo);
+        }
         $email
             ->getHeaders()
-            ->addIdHeader('Message-ID', $row->id('id').'@'.(explode('@', $this->from)[1] ?? 'mint-door.invalid'))
+            ->addIdHeader('Message-ID', $row->id('id').'@'.(explode('@', $from)[1] ?? 'mint-door.invalid'))
             ->addTextHeader('Auto-Submitted', 'auto-generated')
             ->addTextHeader('X-Try', (string) ($row->int('tries') + 1));
 

@@ -8,10 +8,9 @@ use MintDoor\Messages\Entity\Letter;
 use MintDoor\Messages\Repository\Letters;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\InsideMail;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\SimulatedMail;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
@@ -27,16 +26,14 @@ final readonly class SimulatedInboxController
 
     public function __construct(
         private Letters $letters,
-        #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
+        private InsideMail $mail,
     ) {}
 
     #[Route('/simulated-inbox', name: 'simulated_inbox', methods: ['GET'])]
     public function letters(#[CurrentUser] Caller $caller, #[MapQueryParameter] string $address = ''): Response
     {
-        if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('messages.only-platform-administrators-look');
-        }
-        if (!SimulatedMail::inUse($this->dsn)) {
+        $caller->mustAdministerPlatform('messages.only-platform-administrators-look');
+        if (!$this->mail->staysInside()) {
             throw Problem::notFound('simulated-inbox');
         }
         $typed = mb_strtolower(trim(mb_scrub($address)));

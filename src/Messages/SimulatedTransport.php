@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Messages;
 
 use MintDoor\Messages\Repository\Letters;
-use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
@@ -34,7 +33,7 @@ final class SimulatedTransport extends AbstractTransport
 
     public function __toString(): string
     {
-        return SimulatedMail::SCHEME.'://default';
+        return SimulatedTransportFactory::SCHEME.'://default';
     }
 
     protected function doSend(SentMessage $message): void

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Messages;
 
 use MintDoor\Messages\Repository\Letters;
-use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\Mailer\Transport\Dsn;
 use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
 use Symfony\Component\Mailer\Transport\TransportInterface;
@@ -16,6 +15,8 @@ use Symfony\Component\Mailer\Transport\TransportInterface;
  */
 final readonly class SimulatedTransportFactory implements TransportFactoryInterface
 {
+    public const SCHEME = 'simulated';
+
     public function __construct(private Letters $letters) {}
 
     public function create(Dsn $dsn): TransportInterface
@@ -36,6 +37,6 @@ final readonly class SimulatedTransportFactory implements TransportFactoryInterf
 
     public function supports(Dsn $dsn): bool
     {
-        return SimulatedMail::SCHEME === $dsn->getScheme();
+        return self::SCHEME === $dsn->getScheme();
     }
 }

@@ -7,6 +7,7 @@ namespace MintDoor\Messages;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\Template;
 use MintDoor\Messages\Repository\Templates;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Languages;
@@ -22,6 +23,7 @@ final readonly class Texts
         private Divisions $divisions,
         private FirstTexts $first,
         private Languages $languages,
+        private PlatformSettings $settings,
     ) {}
 
     /**
@@ -37,11 +39,20 @@ final readonly class Texts
         foreach ($this->of($kind, $site, $division) as $scope => $id) {
             $own = $this->templates->own($kind->value, $id, $nearest);
             if (null !== $own) {
-                return new TextInUse(new Template($own->subject, $own->body), $scope);
+                return new TextInUse($this->with($own->subject, $own->body, $division), $scope);
             }
         }
+        $first = $this->first->of($kind, $nearest);
 
-        return new TextInUse($this->first->of($kind, $nearest), 'first');
+        return new TextInUse($this->with($first->subject, $first->body, $division), 'first');
+    }
+
+    /** Words with what stands below every letter of a division, by its code. */
+    public function with(string $subject, string $body, ?string $division): Template
+    {
+        $footer = $this->settings->read()->letterheadOf($division)->footer;
+
+        return new Template($subject, $body, $footer, $division);
     }
 
     /**

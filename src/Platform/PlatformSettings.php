@@ -37,6 +37,9 @@ final class PlatformSettings implements ResetInterface
 
     public function read(): Settings
     {
+        // What stands in no table of its own is that of the version that holds.
+        $kept = SettingsCodec::read($this->versions->last()->settings ?? []);
+
         return $this->settings ??= new Settings(
             $this->name(),
             $this->divisions->tree(),
@@ -59,6 +62,9 @@ final class PlatformSettings implements ResetInterface
                 ),
                 $this->daysOff->all(),
             ),
+            $kept->look,
+            $kept->mail,
+            $kept->letterheads,
         );
     }
 
@@ -79,9 +85,20 @@ final class PlatformSettings implements ResetInterface
     /** What the platform is called by its people. */
     public function name(): string
     {
+        return $this->isNamed() ? $this->nameSet() : $this->nameUnlessSet;
+    }
+
+    /** Whether somebody gave it a name. */
+    public function isNamed(): bool
+    {
+        return '' !== $this->nameSet() && $this->nameSet() !== $this->nameUnlessSet;
+    }
+
+    private function nameSet(): string
+    {
         $name = $this->versions->last()->settings['name'] ?? '';
 
-        return \is_string($name) && '' !== $name ? $name : $this->nameUnlessSet;
+        return \is_string($name) ? $name : '';
     }
 
     /**

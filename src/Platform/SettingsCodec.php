@@ -7,7 +7,12 @@ namespace MintDoor\Platform;
 use MintDoor\Core\Platform\DaysOff;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\Letterhead;
 use MintDoor\Core\Platform\Levels;
+use MintDoor\Core\Platform\Look;
+use MintDoor\Core\Platform\MailCarrier;
+use MintDoor\Core\Platform\MailSecurity;
+use MintDoor\Core\Platform\MailServer;
 use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\Term;
 
@@ -22,6 +27,9 @@ final class SettingsCodec
      *     divisions: list<array<string, mixed>>,
      *     terms: list<array<string, ?string>>,
      *     daysOff: list<array<string, ?string>>,
+     *     look: array<string, string>,
+     *     mail: array<string, mixed>,
+     *     letterheads: list<array<string, ?string>>,
      * } schema `Settings`
      */
     public static function write(Settings $settings): array
@@ -34,6 +42,13 @@ final class SettingsCodec
             ),
             'terms' => array_map(get_object_vars(...), $settings->terms),
             'daysOff' => array_map(get_object_vars(...), $settings->daysOff),
+            'look' => get_object_vars($settings->look),
+            'mail' => [
+                ...get_object_vars($settings->mail),
+                'carrier' => $settings->mail->carrier->value,
+                'security' => $settings->mail->security->value,
+            ],
+            'letterheads' => array_map(get_object_vars(...), $settings->letterheads),
         ];
     }
 
@@ -62,6 +77,43 @@ final class SettingsCodec
                 ),
                 self::rows($data['daysOff'] ?? []),
             ),
+            self::readLook((array) ($data['look'] ?? [])),
+            self::readMail((array) ($data['mail'] ?? [])),
+            array_map(self::readLetterhead(...), self::rows($data['letterheads'] ?? [])),
+        );
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private static function readLook(array $data): Look
+    {
+        return new Look(self::string($data['mark'] ?? ''), self::string($data['accent'] ?? ''));
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private static function readMail(array $data): MailServer
+    {
+        $unset = new MailServer();
+
+        return new MailServer(
+            MailCarrier::tryFrom(self::string($data['carrier'] ?? '')) ?? $unset->carrier,
+            self::string($data['host'] ?? ''),
+            (int) self::string($data['port'] ?? $unset->port),
+            MailSecurity::tryFrom(self::string($data['security'] ?? '')) ?? $unset->security,
+            self::string($data['user'] ?? ''),
+            self::string($data['from'] ?? ''),
+        );
+    }
+
+    /** @param array<array-key, mixed> $row */
+    private static function readLetterhead(array $row): Letterhead
+    {
+        return new Letterhead(
+            self::stringOrNull($row['division'] ?? null),
+            self::string($row['sender'] ?? ''),
+            self::string($row['replyTo'] ?? ''),
+            self::string($row['footer'] ?? ''),
+            self::string($row['quietFrom'] ?? ''),
+            self::string($row['quietUntil'] ?? ''),
         );
     }
 

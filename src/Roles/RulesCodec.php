@@ -46,7 +46,7 @@ final class RulesCodec
     public static function write(Rules $rules): array
     {
         return [
-            'roles' => array_map(self::writeRole(...), $rules->roles->all()),
+            'roles' => self::writeRoles($rules->roles),
             'numbers' => array_map(
                 static fn(NumberFormat $format): array => [
                     'name' => $format->name,
@@ -70,6 +70,12 @@ final class RulesCodec
             ),
             'question' => $rules->question,
         ];
+    }
+
+    /** @return list<array<string, mixed>> schema `RoleRules` */
+    public static function writeRoles(RoleBook $roles): array
+    {
+        return array_map(self::writeRole(...), $roles->all());
     }
 
     /** @param array<array-key, mixed> $data as `write()` made it; what is not understood is left out */

@@ -57,6 +57,18 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
 
     public function eraseCredentials(): void {}
 
+    /**
+     * @param string $otherwise sentence for whoever does not
+     *
+     * @throws Problem of type `NotAllowed` unless they administer all of the platform
+     */
+    public function mustAdministerPlatform(string $otherwise): void
+    {
+        if (!$this->platformAdministrator) {
+            throw Problem::notAllowed($otherwise);
+        }
+    }
+
     public function getUserIdentifier(): string
     {
         return $this->id;

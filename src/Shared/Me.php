@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
-
 /** What somebody is told about themselves once signed in. */
 final readonly class Me
 {
-    public function __construct(#[Autowire('%env(MAILER_DSN)%')] private string $dsn) {}
+    public function __construct(private InsideMail $mail) {}
 
     public function of(Caller $caller): MeAnswer
     {
@@ -22,7 +20,7 @@ final readonly class Me
             divisions: $caller->divisions,
             mayMakeSites: 'staff' === $caller->kind || $caller->isAdministrator(),
             mustChange: $caller->mustChange,
-            seesMailboxes: $caller->platformAdministrator && SimulatedMail::inUse($this->dsn),
+            seesMailboxes: $caller->platformAdministrator && $this->mail->staysInside(),
             language: $caller->language,
             timeZone: $caller->timeZone,
         );

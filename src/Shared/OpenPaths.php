@@ -14,7 +14,7 @@ final class OpenPaths
      * The same stand in `config/packages/security.yaml`; those that change something, with `/join`, in
      * `config/serve/nginx.conf`. A test compares.
      */
-    public const PATTERN = '^/api/v1/(health|sign-in|first-password|forgotten-password|join/look|join/account'
+    public const PATTERN = '^/api/v1/(health|look|sign-in|first-password|forgotten-password|join/look|join/account'
         .'|previews/[0-9a-f-]{36})$';
 
     private function __construct() {}

@@ -21,7 +21,7 @@ final readonly class SiteFacts
         public string $title,
         public string $kind,
         public Named $division,
-        public TermShown $term,
+        public ?TermShown $term,
         public ?array $levels,
         public string $state,
         public ?string $opensAt,

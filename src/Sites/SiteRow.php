@@ -15,7 +15,7 @@ use MintDoor\Shared\Row;
 /** A site read with its division and term, between the database, the core and the contract. */
 final class SiteRow
 {
-    public const TABLES = 'site s JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id';
+    public const TABLES = 'site s JOIN division d ON d.id = s.division_id LEFT JOIN term t ON t.id = s.term_id';
 
     public const COLUMNS = 's.id, s.code, s.title, s.kind, s.level_lowest, s.level_highest, s.seats, s.lead_limit,
         s.time_zone, s.opens_at, s.closes_at, s.version, d.code AS division_code, d.name AS division_name,
@@ -37,13 +37,16 @@ final class SiteRow
             $row->intOrNull('lead_limit') ?? $leads,
             $row->instant('opens_at'),
             $row->instant('closes_at'),
-            self::endOf($row->string('ends_on'), $row->string('time_zone')),
+            self::endOf($row->stringOrNull('ends_on'), $row->string('time_zone')),
         );
     }
 
-    /** Sites of a list mostly end on the same day. */
-    private static function endOf(string $day, string $zone): int
+    /** Sites of a list mostly end on the same day; those of no term never. */
+    private static function endOf(?string $day, string $zone): int
     {
+        if (null === $day) {
+            return Time::FOREVER;
+        }
         if (\count(self::$ends) > 1_000) {
             self::$ends = [];
         }
@@ -61,18 +64,25 @@ final class SiteRow
             $row->string('title'),
             $row->string('kind'),
             new Named($site->division, $row->string('division_name')),
-            new TermShown(
-                $row->string('term_code'),
-                $row->string('term_name'),
-                $row->string('starts_on'),
-                $row->string('ends_on'),
-            ),
+            self::term($row),
             null === $site->levels ? null : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
             $site->stateAt($now)->value,
             Instant::toJson($site->opensAt),
             Instant::toJson($site->closesAt),
             $row->string('time_zone'),
         );
+    }
+
+    public static function term(Row $row): ?TermShown
+    {
+        return null === $row->stringOrNull('term_code')
+            ? null
+            : new TermShown(
+                $row->string('term_code'),
+                $row->string('term_name'),
+                $row->string('starts_on'),
+                $row->string('ends_on'),
+            );
     }
 
     private static function levels(Row $row): ?LevelBand

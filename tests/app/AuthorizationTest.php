@@ -59,6 +59,12 @@ final class AuthorizationTest extends ApiTestCase
         'GET /platform/history' => [401, 403, 403, 403, 403, 200],
         'GET /rules' => [401, 403, 200, 200, 200, 200],
         'PUT /rules' => [401, 403, 403, 403, 403, 200],
+        'GET /look' => [200, 200, 200, 200, 200, 200],
+        'GET /first-steps' => [401, 403, 403, 403, 403, 200],
+        'PUT /first-steps/{step}' => [401, 403, 403, 403, 403, 200],
+        'GET /ready-roles' => [401, 403, 403, 403, 403, 200],
+        'PUT /settings/mail-password' => [401, 403, 403, 403, 403, 200],
+        'POST /settings/mail-test' => [401, 403, 403, 403, 403, 200],
         'GET /settings' => [401, 403, 403, 403, 200, 200],
         'PUT /settings' => [401, 403, 403, 403, 403, 200],
         'GET /settings/versions' => [401, 403, 403, 403, 200, 200],
@@ -188,6 +194,7 @@ final class AuthorizationTest extends ApiTestCase
                         '{one}' => $this->ids['colleague'],
                         '{other}' => $this->ids['cotutor'],
                         '{kind}' => 'let-in',
+                        '{step}' => 'terms',
                         '{session}' => str_repeat('0', 32),
                     ])
                     .([

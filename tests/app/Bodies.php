@@ -36,6 +36,12 @@ trait Bodies
                 'settings' => SettingsCodec::write($this->service(PlatformSettings::class)->read()),
             ],
             'PUT /settings/file' => ['text' => $this->service(SettingsFile::class)->write()],
+            'PUT /first-steps/{step}' => ['state' => 'left-out'],
+            'PUT /settings/mail-password' => ['password' => 'of the server'],
+            'POST /settings/mail-test' => [
+                'mail' => SettingsCodec::write($this->service(PlatformSettings::class)->read())['mail'],
+                'to' => 'admin@example.org',
+            ],
             'POST /settings/later-terms' => [
                 'terms' => [
                     [

@@ -40,6 +40,8 @@ const CODES = [
   'page-outside',
   'rules-changed',
   'settings-changed',
+  'mail-password-kept',
+  'mail-tried',
   'administrator-named',
 ]
 const codes = computed(() => CODES.map((code) => ({ code, name: tIn('security.what', code) })))

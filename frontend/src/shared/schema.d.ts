@@ -361,6 +361,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the platform is called and looks like; for whoever has not signed in, too. */
+        get: operations["look"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/first-steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the platform needs before its first class, in order, and how far that is. */
+        get: operations["firstSteps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/first-steps/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Says that a step is done, left out, or to be done after all. A step that what is there shows to be done stays so. */
+        put: operations["sayFirstStep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ready-roles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Roles to begin with, by kind of place. They hold once they are put into the rules. */
+        get: operations["readyRoles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/settings/mail-password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Keeps the password of the mail server, sealed. It is never answered. */
+        put: operations["keepMailPassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/settings/mail-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sends one message by settings that need not hold yet, and says what the server answered. */
+        post: operations["tryMail"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -2178,6 +2280,18 @@ export interface components {
             mailSeconds: number;
             diskFree: number;
         };
+        /** @enum {string} */
+        FirstStep: "name" | "language" | "divisions" | "terms" | "numbers" | "roles" | "mail" | "people" | "site";
+        /** @enum {string} */
+        FirstStepState: "open" | "done" | "left-out";
+        FirstSteps: {
+            steps: {
+                step: components["schemas"]["FirstStep"];
+                state: components["schemas"]["FirstStepState"];
+            }[];
+            /** @description whether any was done or left out */
+            begun: boolean;
+        };
         PlatformToday: {
             sites: {
                 division: string;
@@ -2187,6 +2301,8 @@ export interface components {
             }[];
             /** @description for those who administer all of it */
             health: components["schemas"]["Health"] | null;
+            /** @description for those who administer all of it */
+            firstSteps: components["schemas"]["FirstSteps"] | null;
         };
         Today: {
             /** Format: date-time */
@@ -2271,7 +2387,8 @@ export interface components {
             title: string;
             kind: components["schemas"]["SiteKind"];
             division: components["schemas"]["Named"];
-            term: components["schemas"]["Term"];
+            /** @description null for a site of no term */
+            term: components["schemas"]["Term"] | null;
             levels: components["schemas"]["Levels"];
             state: components["schemas"]["SiteState"];
             opensAt: components["schemas"]["OpenInstant"];
@@ -2319,7 +2436,7 @@ export interface components {
             code: string;
             kind: components["schemas"]["SiteKind"];
             division: components["schemas"]["Code"];
-            term: components["schemas"]["Code"];
+            term?: components["schemas"]["Code"];
             lowest?: number | null;
             highest?: number | null;
             seats?: number | null;
@@ -2549,6 +2666,47 @@ export interface components {
             };
             version: number;
         };
+        /** @description name of a drawing; empty for none */
+        Glyph: string;
+        /** @description each as "#1f5a4b"; null for the program's own */
+        AccentColours: {
+            accent: string;
+            hover: string;
+            pressed: string;
+            onAccent: string;
+            ground: string;
+            pale: string;
+        } | null;
+        Look: {
+            name: string;
+            mark: components["schemas"]["Glyph"];
+            light: components["schemas"]["AccentColours"];
+            dark: components["schemas"]["AccentColours"];
+        };
+        MailSettings: {
+            /**
+             * @description empty for as the environment of the program has it
+             * @enum {string}
+             */
+            carrier: "" | "simulated" | "server";
+            host: string;
+            port: number;
+            /**
+             * @description encrypted at once, before anything is said, or not at all (on the same machine only)
+             * @enum {string}
+             */
+            security: "tls" | "starttls" | "none";
+            user: string;
+            /** @description address that messages come from; empty for that of the environment */
+            from: string;
+        };
+        MailTrial: {
+            sent: boolean;
+            /** @description of the server, when it would not; empty where it could not be reached or does not answer as a mail server */
+            reply: string;
+            /** @description whether the message stayed in the platform */
+            inside: boolean;
+        };
         DivisionSettings: {
             code: string;
             name: string;
@@ -2584,24 +2742,46 @@ export interface components {
             /** @description code of the one that has them off, with those below; null for all */
             division: string | null;
         };
+        LookSettings: {
+            mark: components["schemas"]["Glyph"];
+            /** @description as "#1f5a4b"; empty for the program's own */
+            accent: string;
+        };
+        /** @description what is empty is as above, in the tree of divisions */
+        Letterhead: {
+            /** @description code; null for everybody */
+            division: string | null;
+            sender: string;
+            replyTo: string;
+            footer: string;
+            /** @description time of day, such as 21:00 */
+            quietFrom: string;
+            /** @description time of day, in the zone of the division */
+            quietUntil: string;
+        };
         Settings: {
             /** @description of the platform, as its people call it */
             name: string;
             divisions: components["schemas"]["DivisionSettings"][];
             terms: components["schemas"]["TermSettings"][];
             daysOff: components["schemas"]["DaysOff"][];
+            look: components["schemas"]["LookSettings"];
+            mail: components["schemas"]["MailSettings"];
+            letterheads: components["schemas"]["Letterhead"][];
         };
         SettingsBook: {
             /** @description 0 where nobody set anything yet */
             version: number;
             mayChange: boolean;
+            /** @description whether a password of the mail server is kept */
+            mailPassword: boolean;
             settings: components["schemas"]["Settings"];
         };
         SettingsPreview: {
             problems: components["schemas"]["RuleProblem"][];
             differences: {
                 /** @enum {string} */
-                of: "platform" | "division" | "term" | "days-off";
+                of: "platform" | "look" | "mail" | "division" | "term" | "days-off" | "letterhead";
                 which: string;
                 /** @enum {string} */
                 how: "made" | "changed" | "gone";
@@ -2620,6 +2800,7 @@ export interface components {
             /** @description of terms whose days become others */
             sites: number;
             version: number;
+            look: components["schemas"]["Look"];
         };
         SettingsVersion: {
             version: number;
@@ -2654,7 +2835,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3627,7 +3808,7 @@ export interface components {
                 name: string;
                 startsOn: string;
                 endsOn: string;
-            };
+            } | null;
             about: string;
             leads: string[] | null;
             sections: {
@@ -4693,6 +4874,201 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The look */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Look"];
+                };
+            };
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    firstSteps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The steps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstSteps"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    sayFirstStep: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                step: components["schemas"]["FirstStep"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    state: components["schemas"]["FirstStepState"];
+                };
+            };
+        };
+        responses: {
+            /** @description The steps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstSteps"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    readyRoles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: {
+                            /** @enum {string} */
+                            set: "school" | "higher-education" | "company";
+                            roles: components["schemas"]["RoleRules"][];
+                        }[];
+                    };
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    keepMailPassword: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description empty to keep none */
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Whether one is kept now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        kept: boolean;
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    tryMail: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    mail: components["schemas"]["MailSettings"];
+                    /** @description address */
+                    to: string;
+                    /** @description of the server; null for the one that is kept, which goes to the server it was kept for alone */
+                    password?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What came of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MailTrial"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     settings: {
         parameters: {
             query?: {
@@ -4963,7 +5339,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -5694,6 +6070,7 @@ export interface operations {
             };
             401: components["responses"]["NotSignedIn"];
             403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
             422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };

@@ -37,12 +37,13 @@ final class SettingsInUse extends BaseRepository
             SELECT d.code AS division, t.code AS term, COUNT(*) AS sites
             FROM site s
             JOIN division d ON d.id = s.division_id
-            JOIN term t ON t.id = s.term_id
+            LEFT JOIN term t ON t.id = s.term_id
             GROUP BY d.code, t.code
             SQL) as $row) {
             $many = $row->int('sites');
             $sites[$row->string('division')] = ($sites[$row->string('division')] ?? 0) + $many;
-            $terms[$row->string('term')] = ($terms[$row->string('term')] ?? 0) + $many;
+            $term = $row->stringOrNull('term') ?? '';
+            $terms[$term] = ($terms[$term] ?? 0) + $many;
         }
 
         $traces = [];

@@ -62,5 +62,8 @@ class Message
         /** Of its words, BCP 47. */
         #[ORM\Column(length: 16, options: Charset::CODE + ['default' => 'en'])]
         public readonly string $language = 'en',
+        /** Code of the division whose letter it is; null for the platform's. */
+        #[ORM\Column(length: 32, nullable: true, options: Charset::CODE)]
+        public readonly ?string $division = null,
     ) {}
 }

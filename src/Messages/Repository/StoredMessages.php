@@ -123,6 +123,7 @@ final class StoredMessages extends BaseRepository implements Forgets
                     'subject' => mb_substr($message->letter->subject, 0, 400),
                     'body' => $message->letter->text,
                     'language' => $message->letter->language,
+                    'division' => $message->letter->division,
                     'state' => MessageState::Held->value,
                     'made_by' => BulkWriter::id($by),
                     'made_at' => Instant::toSql($now),
@@ -158,19 +159,28 @@ final class StoredMessages extends BaseRepository implements Forgets
      * Messages that are due and that no other worker has in hand, locked until the transaction ends.
      *
      * @return list<Row> with `id`, `kind`, `person_id`, `invitation_id`, `site_id`, `address`, `subject`, `body`,
-     *     `language`, `tries`
+     *     `language`, `division`, `tries`
      */
     public function due(int $most): array
     {
         return $this->rows(
             <<<SQL
-                SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, language, tries
+                SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, language, division, tries
                 FROM message
                 WHERE due_at <= UTC_TIMESTAMP()
                 ORDER BY due_at, id
                 LIMIT $most
                 FOR UPDATE SKIP LOCKED
                 SQL,
+        );
+    }
+
+    /** Lets one that is due wait for so many seconds more, as if it were not due yet. */
+    public function wait(string $id, int $seconds): void
+    {
+        $this->execute(
+            'UPDATE message SET due_at = UTC_TIMESTAMP() + INTERVAL ? SECOND WHERE id = ?',
+            [$seconds, Id::binary($id)],
         );
     }
 

@@ -109,6 +109,12 @@ final class People extends BaseRepository
         return (int) $this->dql("SELECT MAX(p.level) FROM $person p", [])->getSingleScalarResult();
     }
 
+    /** Whether there is anybody besides the one who founded the platform. */
+    public function moreThanOne(): bool
+    {
+        return 1 < \count($this->findBy(['gone' => null], null, 2));
+    }
+
     /** Somebody who is there for sure. */
     public function known(string $id): Person
     {

@@ -137,7 +137,7 @@ final class Standings extends BaseRepository
              FROM enrollment_segment g
              JOIN site s ON s.id = g.site_id
              JOIN division d ON d.id = s.division_id
-             JOIN term t ON t.id = s.term_id
+             LEFT JOIN term t ON t.id = s.term_id
              WHERE g.person_id IN (:people) AND s.taken_back = 0
              ORDER BY s.title, s.id, g.from_at',
             ['people' => self::binary($people)],
@@ -161,7 +161,7 @@ final class Standings extends BaseRepository
                 AND '.Sql::holds('own').' AND '.self::CURRENT_IN_ROLES.'
              JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > :now
              JOIN division d ON d.id = s.division_id
-             JOIN term t ON t.id = s.term_id
+             LEFT JOIN term t ON t.id = s.term_id
              WHERE g.person_id IN (:people) AND '.Sql::holds('g')." AND g.state IN ('current', 'paused')",
             [
                 'caller' => Id::binary($caller),

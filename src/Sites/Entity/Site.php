@@ -34,9 +34,9 @@ class Site
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public Division $division,
+        /** Null for a site of no term. */
         #[ORM\ManyToOne]
-        #[ORM\JoinColumn(nullable: false)]
-        public Term $term,
+        public ?Term $term,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $levelLowest = null,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $levelHighest = null,
         #[ORM\Column(nullable: true)] public ?int $seats = null,
@@ -72,7 +72,7 @@ class Site
             'code' => $this->code,
             'kind' => $this->kind,
             'divisionId' => $this->division->id,
-            'termId' => $this->term->id,
+            'termId' => $this->term?->id,
             'levelLowest' => $this->levelLowest,
             'levelHighest' => $this->levelHighest,
             'seats' => $this->seats,

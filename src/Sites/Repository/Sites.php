@@ -22,6 +22,12 @@ final class Sites extends BaseRepository
         return null !== $this->findOneBy(['code' => $code]);
     }
 
+    /** Whether there is one. */
+    public function any(): bool
+    {
+        return null !== $this->findOneBy(['takenBack' => false]);
+    }
+
     /** The highest level a site is for; 0 where none says. */
     public function highestLevel(): int
     {
@@ -36,7 +42,9 @@ final class Sites extends BaseRepository
         foreach ($facts as $name => $value) {
             match ($name) {
                 'divisionId' => $site->division = $this->reference(Division::class, (string) $value),
-                'termId' => $site->term = $this->reference(Term::class, (string) $value),
+                'termId' => $site->term = null === $value
+                    ? null
+                    : $this->reference(Term::class, (string) $value),
                 default => $site->{$name} = $value,
             };
         }

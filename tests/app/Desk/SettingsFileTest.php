@@ -115,11 +115,17 @@ final class SettingsFileTest extends ApiTestCase
 
     public function testWhatIsNoSuchFileIsSaid(): void
     {
-        $texts = ["a: [\nb", 'hello', '[]', 'settings: 7', "settings: {}\nother: 1", 'settings: {name: x}'];
+        $texts = ["a: [\nb", 'hello', '[]', 'settings: 7', "settings: {}\nother: 1", 'settings: {names: x}'];
         foreach ([...$texts, '!php/object x'] as $text) {
             $problem = $this->call('admin', 'PUT', '/settings/file', ['text' => $text], 422);
             self::assertNotSame('', $problem['errors'][0]['detail']);
         }
+    }
+
+    public function testWhatAFileDoesNotSpeakOfStaysAsItIs(): void
+    {
+        $plan = $this->call('admin', 'PUT', '/settings/file', ['text' => 'settings: {name: Elm Park}'])['settings'];
+        self::assertSame([[], ['platform']], [$plan['problems'], array_column($plan['differences'], 'of')]);
     }
 
     public function testCommandsPlanAndApplyFromAPipeline(): void

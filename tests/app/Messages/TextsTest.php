@@ -11,6 +11,7 @@ use MintDoor\Messages\FirstTexts;
 use MintDoor\Messages\Repository\Templates;
 use MintDoor\Messages\Texts;
 use MintDoor\People\Repository\People;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Languages;
@@ -115,6 +116,7 @@ final class TextsTest extends ApiTestCase
             $this->service(Divisions::class),
             new FirstTexts($translator),
             new Languages(['en', 'de']),
+            $this->service(PlatformSettings::class),
         );
     }
 
