@@ -94,7 +94,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
       await page.goto('/sites/run')
       await openSite(page, HARMONY)
-      await page.getByRole('button', { name: 'Over the term' }).click()
+      await page.getByRole('button', { name: 'Over time' }).click()
       await page.locator('figure svg').waitFor()
       await page.getByText('The numbers').click()
       await expectAccessible(page)

@@ -14,7 +14,7 @@ final readonly class Look
         'bridge',
         'brush',
         'flask',
-        'gear',
+        'hammer',
         'heart',
         'key',
         'lamp',

@@ -2,6 +2,7 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import PrimeVue from 'primevue/config'
 import { createApp, markRaw } from 'vue'
 import App from '@/app/App.vue'
+import { readLook } from '@/shared/appearance'
 import { fittings } from '@/shared/fittings'
 import { queries } from '@/shared/queries'
 import { router } from '@/app/router'
@@ -12,6 +13,7 @@ import '@fontsource-variable/bricolage-grotesque/wght.css'
 import '@fontsource/spline-sans-mono/400.css'
 import './shared/look.css'
 
+void readLook()
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
 
 // With the router it is asked who is there, and the page is fetched: both are on their way while the rest is made.

@@ -46,13 +46,17 @@ final readonly class FirstPasswordController
                 throw new Problem(ProblemType::LinkIsOver, 'accounts.link-used-already-time');
             }
             $row = $this->accounts->row($whose);
+            $first = null === $account->passwordHash;
             Passwords::assertGood($request->password, Passwords::own($row));
             $account->setPassword($this->hashers->getPasswordHasher(Caller::class)->hash($request->password));
             // Other links, and sessions that were begun with the password of before, are over.
             $this->links->dropAllOf($whose);
             $this->accounts->endSessions($whose);
             $this->log->note('password-set', $whose);
-            $this->notices->tell([new AccountNews($row, 'password-set')], Caller::nobody());
+            // Whoever never had one is not warned of it.
+            if (!$first) {
+                $this->notices->tell([new AccountNews($row, 'password-set')], Caller::nobody());
+            }
 
             return new Answer(['login' => $account->login]);
         });

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\Mapping\ClassMetadata;
 use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Messages\FirstTexts;
 use MintDoor\Shared\Caller;
@@ -22,11 +20,9 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty platform with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
-    private const OF_ONE_ROW = ['platform_counter', 'security_chain'];
-
     public function __construct(
         private readonly Connection $db,
-        private readonly EntityManagerInterface $entities,
+        private readonly WholePlatform $platform,
         private readonly PlatformClock $clock,
         private readonly PasswordHasherFactoryInterface $hashers,
         private readonly DoorKeys $keys,
@@ -60,7 +56,7 @@ final class DemoLoadCommand extends Command
         $started = microtime(true);
         $inhabited = false !== $this->db->fetchOne('SELECT 1 FROM person LIMIT 1');
         if (true === $input->getOption('fresh')) {
-            if ($inhabited && !DemoSignIns::live($this->db)) {
+            if ($inhabited && !DemoSignIns::live($this->db) && !$this->platform->onlyFounded()) {
                 $output->writeln(
                     '<error>The people of this platform are not the demo\'s, so they are not thrown out. Empty the '
                         .'database yourself if you mean it.</error>',
@@ -68,7 +64,7 @@ final class DemoLoadCommand extends Command
 
                 return Command::FAILURE;
             }
-            $this->empty();
+            $this->platform->empty();
         } elseif ($inhabited) {
             $output->writeln('There are people on this platform already. Nothing was changed; --fresh empties it '
                 .'first.');
@@ -120,20 +116,5 @@ final class DemoLoadCommand extends Command
             \is_string($scale) && ctype_digit($scale) && $scale >= 2_000 => (int) $scale,
             default => throw new \InvalidArgumentException('Say demo, large, or how many people: 2000 or more.'),
         };
-    }
-
-    private function empty(): void
-    {
-        $own = array_map(
-            static fn(ClassMetadata $entity): string => $entity->getTableName(),
-            $this->entities->getMetadataFactory()->getAllMetadata(),
-        );
-        $this->db->executeStatement('SET foreign_key_checks = 0');
-        foreach ([...array_diff($own, self::OF_ONE_ROW), 'messenger_messages'] as $table) {
-            $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
-        }
-        $this->db->executeStatement('SET foreign_key_checks = 1');
-        $this->db->executeStatement('UPDATE platform_counter SET log_sequence = 0');
-        $this->db->executeStatement("UPDATE security_chain SET entries = 0, sealed = '' WHERE id = 1");
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Demo;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 
 /** Who of the demo can be signed in as, and the one password of everybody there. */
@@ -34,9 +35,16 @@ final class DemoSignIns
 
     private function __construct() {}
 
-    /** Whether they live in this platform. */
+    /** Whether they live in this platform, all of them: somebody of one of these names is elsewhere, too. */
     public static function live(Connection $db): bool
     {
-        return false !== $db->fetchOne('SELECT 1 FROM account WHERE login = ?', [array_key_first(self::PEOPLE)]);
+        $logins = array_keys(self::PEOPLE);
+        $there = $db->fetchFirstColumn(
+            'SELECT login FROM account WHERE login IN (?)',
+            [$logins],
+            [ArrayParameterType::STRING],
+        );
+
+        return \count($logins) === \count($there);
     }
 }

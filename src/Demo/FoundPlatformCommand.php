@@ -70,7 +70,7 @@ final class FoundPlatformCommand extends Command
         $now = $this->clock->instant();
         if (false === $this->db->fetchOne('SELECT 1 FROM person LIMIT 1')) {
             $platform = new PlatformBuilder($this->db, $now);
-            $division = $platform->division('main', $this->speech->say('desk.first-division'));
+            $division = $platform->division('main', $this->speech->say('desk.first-division'), timeZone: 'UTC');
             $platform->roles([], [], $this->rules());
             $platform->person(
                 'staff',

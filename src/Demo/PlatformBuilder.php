@@ -115,15 +115,20 @@ final class PlatformBuilder
     }
 
     /** @param ?string $parent id of the division it is a part of; it is made before */
-    public function division(string $code, string $name, bool $minors = false, ?string $parent = null): string
-    {
+    public function division(
+        string $code,
+        string $name,
+        bool $minors = false,
+        ?string $parent = null,
+        string $timeZone = 'Europe/Amsterdam',
+    ): string {
         $this->rows->add('division', [
             'id' => BulkWriter::id($id = $this->id()),
             'code' => $code,
             'name' => $name,
             'minors' => $minors,
             'language' => 'en-GB',
-            'time_zone' => 'Europe/Amsterdam',
+            'time_zone' => $timeZone,
             'parent_id' => null === $parent ? null : BulkWriter::id($parent),
         ]);
         $this->above[$id] = [$id, ...$this->above[$parent ?? ''] ?? []];

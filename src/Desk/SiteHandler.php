@@ -87,6 +87,7 @@ final readonly class SiteHandler
             $request->lowest,
             $request->highest,
             $request->seats,
+            timeZone: $division->timeZone,
         );
         $this->sites->add($site);
         $this->doors->add(new Door($this->ids->next(), $site, 'staff'));

@@ -12,7 +12,7 @@ import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type AccountBatch } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
-import { usePlatform } from '@/shared/platform'
+import { needless, usePlatform } from '@/shared/platform'
 import { done } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import { useKept } from '@/changes/kept'
@@ -171,7 +171,7 @@ const apply = () =>
           ></PickOne
         >
       </div>
-      <div v-if="work.kind === 'learner'" class="field">
+      <div v-if="work.kind === 'learner' && !needless.has('level')" class="field">
         <label for="acc-level">{{ t('accounts.level') }}</label><LevelField
           id="acc-level"
           v-model="work.level"

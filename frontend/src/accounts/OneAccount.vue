@@ -2,6 +2,7 @@
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, reactive, ref } from 'vue'
+import { needless } from '@/shared/platform'
 import { FIELDS, type Typed } from './accounts'
 import { t } from '@/shared/words'
 
@@ -22,7 +23,7 @@ const SIZES: Record<keyof Typed, number> = { given: 10, family: 10, email: 18, n
 
 <template>
   <form class="one" :aria-label="t('accounts.one')" @submit.prevent="add">
-    <label v-for="field in FIELDS" :key="field"
+    <label v-for="field in FIELDS.filter((each) => !needless.has(each))" :key="field"
       >{{ t(`facts.${field}`) }}
       <InputText
         ref="fields"

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useRoute, useRouter } from 'vue-router'
 import SignInForm from './SignInForm.vue'
+import { platformName } from '@/shared/appearance'
+import PlatformMark from '@/ui/PlatformMark.vue'
 import { t } from '@/shared/words'
 
 const route = useRoute()
@@ -16,7 +18,7 @@ function done() {
 <template>
   <div class="porch">
     <div class="card">
-      <p class="name"><img src="/mark.svg" alt="" width="40" height="40" />{{ t('app.name') }}</p>
+      <p class="name"><PlatformMark :size="40" />{{ platformName }}</p>
       <h1>{{ t('signIn.title') }}</h1>
       <SignInForm @done="done" />
       <p class="soft">

@@ -5,8 +5,9 @@ import UndoStrip from '@/ui/UndoStrip.vue'
 import { connection } from '@/shared/connection'
 import { useKeys } from '@/shared/keys'
 import { me, signOut } from '@/shared/me'
+import { guiding } from '@/shared/guiding'
 import { undoLast } from '@/shared/undo'
-import { t, tIn } from '@/shared/words'
+import { t, tIn, wordsOf } from '@/shared/words'
 
 // Whoever only joins loads none of it.
 const AppBar = defineAsyncComponent({
@@ -16,6 +17,10 @@ const AppBar = defineAsyncComponent({
   delay: 0,
 })
 const NoticeStrip = defineAsyncComponent(() => import('@/messages/NoticeStrip.vue'))
+const FirstStepsStrip = defineAsyncComponent(async () => {
+  const [strip] = await Promise.all([import('./FirstStepsStrip.vue'), wordsOf(['steps'])])
+  return strip
+})
 const SignInAgain = defineAsyncComponent(() => import('@/accounts/SignInAgain.vue'))
 const route = useRoute()
 const router = useRouter()
@@ -46,6 +51,11 @@ async function leave() {
     </dl>
     <button class="word" @click="keysShown = false">{{ t('keys.close') }}</button>
   </section>
+  <FirstStepsStrip
+    v-if="
+      me?.platformAdministrator && guiding && !route.meta.open && !['first-steps', 'today'].includes(String(route.name))
+    "
+  />
   <NoticeStrip v-if="me && !me.mustChange && !route.meta.open" />
   <!-- Not before it is known whether there is a bar above it: nothing moves once it is there. -->
   <main v-if="route.matched.length" id="page" tabindex="-1"><RouterView /></main>

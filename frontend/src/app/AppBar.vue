@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import { platformName } from '@/shared/appearance'
 import { administers, me } from '@/shared/me'
 import { t } from '@/shared/words'
+import PlatformMark from '@/ui/PlatformMark.vue'
 import FindOrDo from './FindOrDo.vue'
 import PersonMenu from './PersonMenu.vue'
 
@@ -31,7 +33,7 @@ const rooms = computed(() => [
 <template>
   <header class="bar no-print" :class="{ many: rooms.length > MANY }">
     <RouterLink to="/" class="mark"
-      ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ t('app.name') }}</span></RouterLink
+      ><PlatformMark :size="24" /><span>{{ platformName }}</span></RouterLink
     >
     <nav :aria-label="t('app.rooms')">
       <RouterLink

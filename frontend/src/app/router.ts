@@ -21,7 +21,7 @@ export const router = createRouter({
       path: '/',
       name: 'today',
       component: () => import('@/desk/TodayPage.vue'),
-      meta: { words: ['today', 'sites', 'doors', 'history', 'changes', 'messages', 'access'] },
+      meta: { words: ['steps', 'today', 'sites', 'doors', 'history', 'changes', 'messages', 'access'] },
     },
     // Only once it is known who is signed in can it be said which of their sites they mean.
     {
@@ -130,7 +130,13 @@ export const router = createRouter({
       meta: { words: ['rules', 'roster', 'access', 'history', 'glossary'] },
     },
     {
-      path: '/platform/:part(general|divisions|terms|days-off|versions)?',
+      path: '/first-steps/:step?',
+      name: 'first-steps',
+      component: () => import('@/desk/FirstStepsPage.vue'),
+      meta: { words: ['steps', 'platform', 'rules', 'roster', 'changes', 'glossary'] },
+    },
+    {
+      path: '/platform/:part(general|divisions|terms|days-off|messages|versions)?',
       name: 'platform',
       component: () => import('@/platform/PlatformPage.vue'),
       meta: { words: ['platform', 'glossary'] },

@@ -71,7 +71,11 @@ const legend = computed(() =>
     { text: '   ', kind: null },
   ]),
 )
-const termIsToCome = computed(() => props.site.term.startsOn > (platform.value?.now ?? '').slice(0, 10))
+/** The first day of the term, as long as it is to come. */
+const termStarts = computed(() => {
+  const first = props.site.term?.startsOn ?? ''
+  return first > (platform.value?.now ?? '').slice(0, 10) ? first : ''
+})
 const asks = computed(() => parts.value.asks.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
 const panel = ref<HTMLElement>()
 const goToAsking = () => panel.value?.querySelector<HTMLElement>('li[data-asks]')?.focus()
@@ -160,12 +164,8 @@ const apply = () =>
           :options="[{ value: '', label: t('pasted.noSection') }, ...optionsOf(site.sections, 'id')]"
         />
         <DayField v-model="work.fromDay" shown :label="t('pasted.from')" aria-keyshortcuts="t" />
-        <button
-          v-if="termIsToCome && work.fromDay !== site.term.startsOn"
-          class="word"
-          @click="work.fromDay = site.term.startsOn"
-        >
-          <kbd>t</kbd> {{ t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}
+        <button v-if="termStarts && work.fromDay !== termStarts" class="word" @click="work.fromDay = termStarts">
+          <kbd>t</kbd> {{ t('pasted.termStart', { day: day(termStarts, 'UTC') }) }}
         </button>
         <DayField v-model="work.untilDay" shown :label="t('pasted.until')" />
       </fieldset>

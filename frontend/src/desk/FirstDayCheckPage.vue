@@ -28,7 +28,7 @@ const { roleName } = usePlatform()
 const MENDS: Record<string, 'resume' | 'change-dates'> = { resume: 'resume', 'move-start': 'change-dates' }
 
 const tomorrow = new Date(platformNow().getTime() + 86_400_000).toISOString().slice(0, 10)
-const opening = [props.site.opensAt?.slice(0, 10), props.site.term.startsOn].find((day) => day && day > tomorrow)
+const opening = [props.site.opensAt?.slice(0, 10), props.site.term?.startsOn].find((day) => day && day > tomorrow)
 const asked = useRoute().query
 const day = ref(typeof asked.day === 'string' ? asked.day : (opening ?? tomorrow))
 const time = ref(typeof asked.time === 'string' ? asked.time : '09:00')

@@ -119,7 +119,7 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
           ></PickOne
         >
       </div>
-      <div class="field">
+      <div v-if="platform?.terms.length" class="field">
         <PickOne
           v-model="work.term"
           stacked

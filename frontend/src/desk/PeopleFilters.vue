@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useLevels } from '@/shared/levels'
+import { needless } from '@/shared/platform'
 import { usePlatform } from '@/shared/platform'
 import { t, tIn } from '@/shared/words'
 import { divisionOptions, optionsIn } from '@/ui/options'
@@ -21,7 +22,7 @@ const choices = computed(() => ({
 
 <template>
   <PickOne
-    v-for="name in ['kind', 'division', 'level'] as const"
+    v-for="name in (['kind', 'division', 'level'] as const).filter((each) => !needless.has(each))"
     :key="name"
     :label="t(`people.by.${name}`)"
     :model-value="chosen(name)"

@@ -10,7 +10,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { lookAt } from '@/shared/lookedAt'
 import { t, tIn } from '@/shared/words'
-import { usePlatform } from '@/shared/platform'
+import { needless, usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
 import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
@@ -125,7 +125,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         />
         <template v-if="scope === 'all'">
           <PickOne
-            v-for="name in filters"
+            v-for="name in filters.filter((each) => !needless.has(each))"
             :key="name"
             :label="t(`sites.filterBy.${name}`)"
             :model-value="chosen(name)"

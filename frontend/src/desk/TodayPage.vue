@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import Skeleton from 'primevue/skeleton'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
+import { guiding } from '@/shared/guiding'
 import { me } from '@/shared/me'
 import { t } from '@/shared/words'
 import OwnWaits from '@/doors/OwnWaits.vue'
@@ -12,6 +14,7 @@ import Trouble from '@/ui/Trouble.vue'
 import TodayChanged from './TodayChanged.vue'
 import TodayComing from './TodayComing.vue'
 import TodayDecisions from './TodayDecisions.vue'
+import TodayFirstSteps from './TodayFirstSteps.vue'
 import TodayFirstDay from './TodayFirstDay.vue'
 import TodayPlatform from './TodayPlatform.vue'
 import TodaySites from './TodaySites.vue'
@@ -26,6 +29,12 @@ const { data: mine } = useQuery({
   queryKey: ['sites', 'today', 'in'],
   queryFn: () => take(api.GET('/sites', { params: { query: { scope: 'in', limit: 50 } } })),
 })
+const router = useRouter()
+// An empty platform opens with its first steps, until somebody leaves them.
+watch(data, (today) => {
+  const steps = today?.platform?.firstSteps
+  if (steps && !steps.begun && !guiding.value) void router.replace({ name: 'first-steps' })
+})
 const runs = computed(() => me.value?.mayMakeSites ?? false)
 const quiet = computed(() => data.value?.decisions.length === 0)
 </script>
@@ -37,6 +46,7 @@ const quiet = computed(() => data.value?.decisions.length === 0)
     <div class="two" :class="{ one: !runs }">
       <div class="main">
         <template v-if="runs">
+          <TodayFirstSteps v-if="data?.platform?.firstSteps" :steps="data.platform.firstSteps" />
           <ApprovalsHint />
           <p v-if="!data" aria-busy="true"><Skeleton height="90px" /></p>
           <template v-else>

@@ -6,6 +6,7 @@ import InputText from 'primevue/inputtext'
 import { computed } from 'vue'
 import { I18nT } from 'vue-i18n'
 import type { Platform, Site } from '@/shared/api'
+import { needless } from '@/shared/platform'
 import { t } from '@/shared/words'
 import { optionsIn, optionsOf } from '@/ui/options'
 import { useDraft } from './doorDraft'
@@ -27,7 +28,7 @@ const places = computed(() =>
 
 <template>
   <div v-if="open" class="line">
-    <I18nT :keypath="'doors.write.row.who'" scope="global">
+    <I18nT :keypath="needless.has('level') ? 'doors.write.row.whoever' : 'doors.write.row.who'" scope="global">
       <template #divisions
         ><template v-if="!draft.divisions.length">{{ t('doors.write.everybody') }} </template>
         <span v-for="code in draft.divisions" :key="code" class="chip"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { day, lastDay } from '@/shared/sentences'
+import { platformName } from '@/shared/appearance'
+import { dotted } from '@/shared/lists'
 import { inSentence, t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import JoinAsYou from './JoinAsYou.vue'
@@ -9,12 +11,13 @@ import { provideJoining } from './joining'
 
 /** Key or invitation → who are you → what you are about to join → in. Made for a phone. */
 const { invited, look, joined, refusal, zone, you, invitation, closed, asks, over, step, another } = provideJoining()
+import PlatformMark from '@/ui/PlatformMark.vue'
 </script>
 
 <template>
   <div class="porch">
     <div class="card">
-      <p class="name"><img src="/mark.svg" alt="" width="32" height="32" />{{ t('app.name') }}</p>
+      <p class="name"><PlatformMark :size="32" />{{ platformName }}</p>
 
       <JoinKey v-if="step === 'key' && !invited" />
 
@@ -27,7 +30,7 @@ const { invited, look, joined, refusal, zone, you, invitation, closed, asks, ove
           </div>
           <p>
             <strong>{{ t('join.as', { role: inSentence(look.role.name) }) }}</strong>
-            {{ ' ' }}<span class="soft">· {{ look.site.division }} · {{ look.site.term }}</span>
+            {{ ' ' }}<span class="soft">· {{ dotted(look.site.division, look.site.term) }}</span>
           </p>
           <p v-if="look.role.caution" class="brass">{{ look.role.caution }}</p>
           <p v-if="look.about">{{ look.about }}</p>

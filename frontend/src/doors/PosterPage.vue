@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import type { Site } from '@/shared/api'
 import { day } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { dotted } from '@/shared/lists'
 import { t } from '@/shared/words'
 import { copied, joinPage, linkOf, squares, useDoors } from './doors'
 
@@ -53,7 +54,7 @@ const print = () => window.print()
     </div>
     <article v-if="door && code">
       <h1>{{ t('doors.poster.join', { title: site.title }) }}</h1>
-      <p class="soft">{{ site.division.name }} · {{ site.term.name }}</p>
+      <p class="soft">{{ dotted(site.division.name, site.term?.name) }}</p>
       <div class="two">
         <ol>
           <li>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ownLocale } from '@/shared/own'
+import { dotted } from '@/shared/lists'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -29,6 +30,10 @@ const sees = computed(() =>
   ),
 )
 const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
+const term = computed(() => {
+  const term = seen.value?.term
+  return term && t('preview.term', { name: term.name, from: of(term.startsOn), until: of(term.endsOn) })
+})
 </script>
 
 <template>
@@ -45,8 +50,7 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
         <div>
           <h1>{{ seen.site.title }}</h1>
           <p class="soft">
-            {{ seen.kind }} · {{ seen.division }} ·
-            {{ t('preview.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}
+            {{ dotted(seen.kind, seen.division, term) }}
           </p>
         </div>
       </header>

@@ -6,6 +6,7 @@ import { api, Problem, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
+import { needless } from '@/shared/platform'
 import { t } from '@/shared/words'
 import LevelField from '@/ui/LevelField.vue'
 
@@ -19,7 +20,9 @@ const facts = (page: PersonPage): Facts =>
 const draft = reactive(facts(props.page))
 const wrong = ref<Partial<Facts>>({})
 const { busy, run } = useBusy()
-const shown = FIELDS.filter((field) => field !== 'level' || props.page.person.kind === 'learner')
+const shown = FIELDS.filter(
+  (field) => !needless.value.has(field) && (field !== 'level' || props.page.person.kind === 'learner'),
+)
 
 async function put(facts: Facts, version: number) {
   return take(

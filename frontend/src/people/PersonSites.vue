@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { PersonPage } from '@/shared/api'
+import { dotted } from '@/shared/lists'
 import { usePlatform } from '@/shared/platform'
 import { causeSentence, courseSentence } from '@/shared/sentences'
 import { t } from '@/shared/words'
@@ -65,7 +66,7 @@ const span = computed<Span>(() => {
       </div>
       <div v-if="opened === each.site.id" class="more">
         <p class="soft">
-          {{ each.site.term.name }} · {{ courseSentence(each.stretches, each.site.timeZone, roleName) }}
+          {{ dotted(each.site.term?.name, courseSentence(each.stretches, each.site.timeZone, roleName)) }}
         </p>
         <ReasonLine :reason="each.reason" :zone="each.site.timeZone" who="staff" />
       </div>

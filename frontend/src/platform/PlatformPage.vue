@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import InputText from 'primevue/inputtext'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { t } from '@/shared/words'
@@ -8,13 +7,16 @@ import PageParts from '@/ui/PageParts.vue'
 import Trouble from '@/ui/Trouble.vue'
 import DaysOffSettings from './DaysOffSettings.vue'
 import DivisionSettings from './DivisionSettings.vue'
+import GeneralSettings from './GeneralSettings.vue'
+import LetterheadSettings from './LetterheadSettings.vue'
+import MailSettings from './MailSettings.vue'
 import SettingsPreview from './SettingsPreview.vue'
 import SettingsVersions from './SettingsVersions.vue'
 import TermSettings from './TermSettings.vue'
 import { useSettings } from './settings'
 
-/** What the platform is: its name, its divisions and its calendar; changed by platform administrators. */
-const PARTS = ['general', 'divisions', 'terms', 'days-off', 'versions'] as const
+/** What the platform is: its look, divisions, calendar and messages; changed by platform administrators. */
+const PARTS = ['general', 'divisions', 'terms', 'days-off', 'messages', 'versions'] as const
 const route = useRoute()
 const all = useSettings()
 const { book, settings, error, refetch, changed, edit, wrongAt, known } = all
@@ -42,23 +44,14 @@ const parts = computed(() =>
         <p class="soft">{{ t(book.mayChange ? 'platform.more' : 'platform.onlyLook') }}</p>
         <PageParts :label="t('platform.title')" :parts="parts" />
 
-        <div v-if="part === 'general'" class="field name">
-          <label for="platform-name">{{ t('platform.name') }}</label>
-          <InputText
-            id="platform-name"
-            :model-value="settings.name"
-            :disabled="!book.mayChange"
-            :invalid="wrongAt('name').length > 0"
-            maxlength="120"
-            aria-describedby="platform-name-hint"
-            @update:model-value="edit().name = $event ?? ''"
-          />
-          <span id="platform-name-hint" class="hint">{{ t('platform.nameHint') }}</span>
-          <span v-for="wrong in wrongAt('name')" :key="wrong" class="wrong" role="alert">{{ wrong }}</span>
-        </div>
+        <GeneralSettings v-if="part === 'general'" v-bind="common" :preview="all.preview.value" />
         <DivisionSettings v-else-if="part === 'divisions'" v-bind="common" />
         <TermSettings v-else-if="part === 'terms'" v-bind="common" />
         <DaysOffSettings v-else-if="part === 'days-off'" v-bind="common" />
+        <template v-else-if="part === 'messages'">
+          <MailSettings v-bind="common" :password-kept="book.mailPassword" />
+          <LetterheadSettings v-bind="common" />
+        </template>
         <SettingsVersions v-else :may-change="book.mayChange" :version="book.version" @put-back="all.putBack" />
       </template>
       <span v-else class="skeleton" style="display: block; width: 300px; height: 24px" />
@@ -79,9 +72,6 @@ const parts = computed(() =>
   gap: 12px;
   align-content: start;
   max-width: 1100px;
-}
-.name {
-  max-width: 460px;
 }
 @media (max-width: 760px) {
   .both {

@@ -8,7 +8,11 @@ import { differenceLines } from './settings'
 /** What other settings would change: things with their fields, who administers more or less, sites that follow. */
 const props = defineProps<{ preview: SettingsPreview }>()
 const { t, n } = useI18n()
-const differences = computed(() => props.preview.differences.filter(({ which }) => which).map(differenceLines))
+/** What is only being named yet is no change to tell of; the look and the mail have no name. */
+const NAMELESS: readonly string[] = ['look', 'mail', 'letterhead']
+const differences = computed(() =>
+  props.preview.differences.filter(({ of, which }) => which || NAMELESS.includes(of)).map(differenceLines),
+)
 </script>
 
 <template>

@@ -7,6 +7,7 @@ import PlatformPage from './PlatformPage.vue'
 const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
   version: 3,
   mayChange: true,
+  mailPassword: false,
   settings: {
     name: 'Elm Grove',
     divisions: ['upper', 'lower'].map((code) => ({
@@ -22,10 +23,20 @@ const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
     })),
     terms: [{ code: 'autumn', name: 'Autumn 2026', startsOn: '2026-09-07', endsOn: '2026-12-18', division: null }],
     daysOff: [],
+    look: { mark: '', accent: '' },
+    mail: { carrier: '' as const, host: '', port: 587, security: 'starttls' as const, user: '', from: '' },
+    letterheads: [],
   },
   ...more,
 })
-const nothing = { problems: [], differences: [], reach: [], sites: 0, version: 3 }
+const nothing = {
+  problems: [],
+  differences: [],
+  reach: [],
+  sites: 0,
+  version: 3,
+  look: { name: 'Elm Grove', mark: '', light: null, dark: null },
+}
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
 afterEach(() => void vi.useRealTimers())

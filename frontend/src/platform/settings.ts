@@ -1,3 +1,4 @@
+import { readLook } from '@/shared/appearance'
 import { api, take, type Settings, type SettingsBook, type SettingsPreview } from '@/shared/api'
 import { useDrafted, type Versioned } from '@/shared/drafted'
 import { isDay } from '@/shared/days'
@@ -5,6 +6,7 @@ import { ownLocale } from '@/shared/own'
 import { refresh } from '@/shared/queries'
 import { inSentence, t, tIn } from '@/shared/words'
 import { divisionOptions } from '@/ui/options'
+import { keepTypedPassword } from './mail'
 
 export type DivisionSet = Settings['divisions'][number]
 export type TermSet = Settings['terms'][number]
@@ -17,9 +19,17 @@ const SETTINGS: Versioned<Settings, SettingsBook, SettingsPreview> = {
   read: (version) => take(api.GET('/settings', { params: { query: { version } } })),
   of: (book) => book.settings,
   look: (settings, signal) => take(api.PUT('/settings', { signal, body: { settings, apply: false } })),
-  apply: (settings, seen) =>
-    take(api.PUT('/settings', { params: { header: { 'If-Match': `"${seen}"` } }, body: { settings, apply: true } })),
-  afterwards: () => refresh('settings', 'settings-versions', 'platform', 'platform-log', 'sites', 'people'),
+  apply: async (settings, seen) => {
+    const params = { header: { 'If-Match': `"${seen}"` } }
+    const came = await take(api.PUT('/settings', { params, body: { settings, apply: true } }))
+    await keepTypedPassword()
+    return came
+  },
+  afterwards: () =>
+    Promise.all([
+      readLook(),
+      refresh('settings', 'settings-versions', 'first-steps', 'platform', 'platform-log', 'sites', 'people'),
+    ]),
   did: (version) => t('platform.did', { version }),
 }
 
@@ -58,17 +68,23 @@ export const problemSentence = ({ code, values }: Problem): string => {
 
 /** What one thing becomes: a sentence, and a line for each field. */
 export function differenceLines({ of, which, how, fields }: Difference): { sentence: string; fields: string[] } {
-  const said = (value: string) => (value === 'yes' || value === 'no' ? t(`platform.preview.${value}`) : value)
+  const said = (field: string, value: string) => {
+    if (of === 'mail' && field === 'carrier') return tIn('platform.mail.by', value || 'unset')
+    if (of === 'mail' && field === 'security') return tIn('platform.mail.secure', value)
+    return value === 'yes' || value === 'no' ? t(`platform.preview.${value}`) : value
+  }
+  const called = (field: string) =>
+    tIn('platform.preview.field', of === 'mail' && field === 'from' ? 'mailFrom' : field)
   return {
-    sentence: tIn('platform.preview.difference', `${of}.${how}`, { which }),
+    sentence: tIn('platform.preview.difference', `${of}.${how}`, { which: which || t('platform.everything') }),
     fields:
       of === 'platform'
         ? []
         : fields.map(({ field, before, after }) => {
             const values = {
-              field: tIn('platform.preview.field', field),
-              before: said(before),
-              after: said(after),
+              field: called(field),
+              before: said(field, before),
+              after: said(field, after),
             }
             if (before && after) return t('platform.preview.was', values)
             return after ? t('platform.preview.set', values) : t('platform.preview.emptied', values)

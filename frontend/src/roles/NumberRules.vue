@@ -50,13 +50,24 @@ function kind(index: number, each: Format['kinds'][number]) {
   else kinds.push(each)
 }
 
-const add = () => props.edit().numbers.push({ name: '', kinds: ['external'], prefix: 'X', digits: 6, checked: false })
+/** Most places have numbers of learners, if any. */
+function add() {
+  const { numbers } = props.edit()
+  const first: Format = {
+    name: t('rules.number.ofLearners'),
+    kinds: ['learner'],
+    prefix: '',
+    digits: 7,
+    checked: false,
+  }
+  numbers.push(numbers.length ? { name: '', kinds: ['external'], prefix: 'X', digits: 6, checked: false } : first)
+}
 const remove = (index: number) => props.edit().numbers.splice(index, 1)
 </script>
 
 <template>
   <section v-for="(format, index) in rules.numbers" :key="index" class="format">
-    <p>{{ sentence(format) }}</p>
+    <p v-if="format.name">{{ sentence(format) }}</p>
     <div v-if="mayChange" class="row">
       <div class="field">
         <label :for="'number-name-' + index">{{ t('rules.number.name') }}</label><InputText
@@ -103,7 +114,9 @@ const remove = (index: number) => props.edit().numbers.splice(index, 1)
     <p v-for="wrong in wrongAt('numbers/' + index)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
   </section>
   <p v-if="mayChange">
-    <button class="word" @click="add">{{ t('rules.number.add') }}</button>
+    <button class="word" @click="add">
+      {{ t(rules.numbers.length ? 'rules.number.add' : 'rules.number.addFirst') }}
+    </button>
   </p>
 </template>
 

@@ -17,8 +17,8 @@ const props = defineProps<{ site: Site; verb: AskingVerb; wrong: boolean }>()
 const asked = defineModel<ReturnType<typeof useAsked>['asked']>({ required: true })
 const { platform } = usePlatform()
 const lengths = computed(() =>
-  optionsIn(['day', 'days', 'term', 'open'] as const, (each) =>
-    t(`card.ask.lengths.${each}`, { term: props.site.term.name }),
+  optionsIn(['day', 'days', ...(props.site.term ? (['term'] as const) : []), 'open'] as const, (each) =>
+    t(`card.ask.lengths.${each}`, { term: props.site.term?.name ?? '' }),
   ),
 )
 </script>

@@ -6,6 +6,7 @@ import { nextTick, ref, shallowRef } from 'vue'
 import type { RosterRow, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { done, wentWrong } from '@/shared/undo'
+import { dotted } from '@/shared/lists'
 import { t } from '@/shared/words'
 import { cell, type Column } from './columns'
 import { download, tabbed } from '@/shared/csv'
@@ -88,7 +89,7 @@ const print = () =>
   <Teleport to="body">
     <div v-if="paper.length" class="paper">
       <h1>{{ site.title }}</h1>
-      <p>{{ site.code }} · {{ site.division.name }} · {{ site.term.name }}</p>
+      <p>{{ dotted(site.code, site.division.name, site.term?.name) }}</p>
       <PlainTable :head="paper[0] ?? []" :rows="paper.slice(1)" />
     </div>
   </Teleport>

@@ -30,7 +30,8 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
     if (plain) return { verb: plain }
     if (verb() === 'change-role') return { verb: 'change-role', role: asked.role }
     const dated = verb() === 'change-dates'
-    const until = !dated || asked.length === 'day' ? asked.untilDay : asked.length === 'term' ? site().term.endsOn : ''
+    const ends = asked.length === 'term' ? site().term?.endsOn : ''
+    const until = !dated || asked.length === 'day' ? asked.untilDay : ends
     return {
       verb: verb() as LineRequest['verb'],
       fromDay: verb() === 'block' ? null : asked.fromDay || null,

@@ -33,5 +33,13 @@ export function useLevels() {
   /** Whether a division has names for its levels, or says that there are none. */
   const hasNames = (division?: string | null) => !!divisions.value.find(({ code }) => code === division)?.levels
 
-  return { levelName, levelOptions, hasNames }
+  /** From one level to another, as a division calls them; empty where it has none. `bare` under a head that says it. */
+  function levelBand(band: { lowest: number; highest: number } | null, division: string, bare = false): string {
+    if (!band) return hasNames(division) && !levelOptions(division).length ? '' : t('sites.allLevels')
+    if (!hasNames(division)) return t(bare ? 'sites.levels' : 'site.levels', band)
+    const ends = [levelName(band.lowest, division), levelName(band.highest, division)]
+    return [...new Set(ends)].join(' – ')
+  }
+
+  return { levelName, levelOptions, levelBand, hasNames }
 }

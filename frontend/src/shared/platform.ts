@@ -1,11 +1,27 @@
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { api, take } from './api'
+import { computed, shallowRef } from 'vue'
+import { api, take, type Platform } from './api'
 import { setPlatformClock } from './clock'
+
+/**
+ * What this platform has no use for: levels where nobody has one, terms where there are none, divisions where there is
+ * one. Tables have no column of it, and lists are not narrowed by it.
+ */
+export const needless = shallowRef<ReadonlySet<string>>(new Set())
+
+export function needlessOf({ divisions, terms }: Pick<Platform, 'divisions' | 'terms'>): Set<string> {
+  const none = divisions.length > 0 && divisions.every(({ levels }) => levels?.names.length === 0)
+  return new Set([
+    ...(none ? ['level', 'levels'] : []),
+    ...(terms.length ? [] : ['term']),
+    ...(divisions.length === 1 ? ['division'] : []),
+  ])
+}
 
 async function fetchPlatform() {
   const platform = await take(api.GET('/platform'))
   setPlatformClock(platform.now)
+  needless.value = needlessOf(platform)
   return platform
 }
 

@@ -5,4 +5,7 @@ export const LANGUAGES = ['en-GB', 'en-US', 'en-AU', 'en-CA', 'en-IE', 'en-IN', 
 
 export const languageOptions = () => LANGUAGES.map((value) => ({ value, label: languageName(value) }))
 export const zoneOptions = () =>
-  Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value.replaceAll('_', ' ') }))
+  [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])].map((value) => ({
+    value,
+    label: value.replaceAll('_', ' '),
+  }))

@@ -23,6 +23,7 @@ const ROOMS = [
   'roster',
   'rules',
   'sites',
+  'steps',
   'today',
 ] as const
 

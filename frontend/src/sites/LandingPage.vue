@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type Site } from '@/shared/api'
+import { dotted } from '@/shared/lists'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
@@ -51,7 +52,7 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
         <DoorGlyph :state="landing.site.state" />
         <div>
           <h1>{{ landing.site.title }}</h1>
-          <p class="soft">{{ landing.site.division.name }} · {{ landing.site.term.name }}</p>
+          <p class="soft">{{ dotted(landing.site.division.name, landing.site.term?.name) }}</p>
         </div>
       </header>
       <p v-if="administers" class="callout">{{ t('landing.asAdmin') }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SiteSummary } from '@/shared/api'
+import { dotted } from '@/shared/lists'
 import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
@@ -15,7 +16,7 @@ defineProps<{ sites: SiteSummary[] }>()
         <DoorGlyph :state="site.state" />
         <div>
           <h2>{{ site.title }}</h2>
-          <p class="soft">{{ site.division.name }} · {{ site.term.name }} · {{ t(`siteState.${site.state}`) }}</p>
+          <p class="soft">{{ dotted(site.division.name, site.term?.name, t(`siteState.${site.state}`)) }}</p>
         </div>
       </div>
       <ReasonLine v-if="site.mine" :reason="site.mine.reason" :zone="site.timeZone" who="you" />

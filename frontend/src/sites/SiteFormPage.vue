@@ -49,7 +49,7 @@ function fill(site: Site) {
     code: site.code,
     kind: site.kind,
     division: site.division.code,
-    term: site.term.code,
+    term: site.term?.code ?? '',
     lowest: site.levels?.lowest ?? null,
     highest: site.levels?.highest ?? null,
     seats: String(site.seats ?? ''),
@@ -190,13 +190,13 @@ async function settle(takeTheirs: boolean) {
           >
           <span id="division-wrong" class="wrong">{{ wrong('division') }}</span>
         </div>
-        <div class="field">
+        <div v-if="platform?.terms.length || site?.term" class="field">
           <PickOne
             v-model="form.term"
             stacked
             fluid
             :label="t('form.term')"
-            :options="optionsOf(platform?.terms, 'code')"
+            :options="[{ value: '', label: t('form.noTerm') }, ...optionsOf(platform?.terms, 'code')]"
             :invalid="!!wrong('term')"
             aria-describedby="term-wrong"
             ><template #label

@@ -4,6 +4,9 @@ import Skeleton from 'primevue/skeleton'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { day, lastDay } from '@/shared/sentences'
+import { platformName } from '@/shared/appearance'
+import { dotted } from '@/shared/lists'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
@@ -28,7 +31,7 @@ watch(
   () => (unfolded.value = false),
 )
 // The letter t in a field for a day is the first day of this site's term, as long as it is to come.
-provideTerm(() => site.value?.term)
+provideTerm(() => site.value?.term ?? undefined)
 
 // Who may not see the roster is shown the way in instead; through other eyes, inside the same frame.
 watch(
@@ -38,7 +41,8 @@ watch(
     !now.may.includes('see-roster') &&
     router.replace({ name: now.seenAs ? 'seen' : 'landing', params: { site: now.id } }),
 )
-watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
+watch(site, (now) => now && (document.title = `${now.title} · ${platformName.value}`))
+const { levelBand } = useLevels()
 </script>
 
 <template>
@@ -51,8 +55,7 @@ watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
         <template v-if="!narrow || unfolded">
           <span class="num soft">{{ site.code }}</span>
           <span class="facts">
-            {{ site.division.name }} · {{ site.term.name }} ·
-            {{ site.levels ? t('site.levels', site.levels) : t('sites.allLevels') }} ·
+            {{ dotted(site.division.name, site.term?.name, levelBand(site.levels, site.division.code)) }} ·
             <strong
               ><HelpWord v-if="site.state === 'draft'" term="draft">{{ t('siteState.draft') }}</HelpWord
               ><template v-else>{{ t(`siteState.${site.state}`) }}</template></strong

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Skeleton from 'primevue/skeleton'
 import type { SiteSummary } from '@/shared/api'
+import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
@@ -15,6 +16,7 @@ function all() {
   const open = sites.filter((site) => !props.picked.has(site.id))
   for (const site of open.length ? open : sites) emit('pick', site.id)
 }
+const { levelBand } = useLevels()
 </script>
 
 <template>
@@ -36,10 +38,8 @@ function all() {
         {{ ' ' }}<span class="num soft">{{ site.code }}</span></template
       >
       <template v-else-if="column === 'division'">{{ site.division.name }}</template>
-      <template v-else-if="column === 'term'">{{ site.term.name }}</template>
-      <span v-else-if="column === 'levels'" class="nums">{{
-        site.levels ? t('sites.levels', site.levels) : t('sites.allLevels')
-      }}</span>
+      <template v-else-if="column === 'term'">{{ site.term?.name }}</template>
+      <span v-else-if="column === 'levels'" class="nums">{{ levelBand(site.levels, site.division.code, true) }}</span>
       <span v-else-if="column === 'state'" class="state"
         ><DoorGlyph :state="site.state" />{{ t(`siteState.${site.state}`) }}</span
       >
@@ -48,7 +48,7 @@ function all() {
     <template #card="{ row: site }">
       <RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
       <p class="card-line">
-        <span class="state soft"><DoorGlyph :state="site.state" />{{ site.term.name }}</span
+        <span class="state soft"><DoorGlyph :state="site.state" />{{ site.term?.name }}</span
         ><SeatMeter :held="site.learners" :seats="site.seats" />
       </p>
     </template>

@@ -8,7 +8,15 @@ defineProps<{ value: T; name: string; label?: string }>()
 
 <template>
   <label class="one">
-    <RadioButton v-model="chosen" :value="value" :name="name" :aria-label="label" size="small" />
+    <!-- The library takes an empty text for nothing chosen. -->
+    <RadioButton
+      :model-value="chosen === value ? 'on' : 'off'"
+      value="on"
+      :name="name"
+      :aria-label="label"
+      size="small"
+      @update:model-value="chosen = value"
+    />
     <span v-if="$slots.default"><slot /></span>
   </label>
 </template>

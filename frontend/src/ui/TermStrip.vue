@@ -9,19 +9,25 @@ import { t } from '@/shared/words'
 const props = defineProps<{ card: PersonCard; site: Site }>()
 const WIDTH = 340
 const LINE = 15
+const DAY = 86_400_000
+/** Milliseconds ahead that are shown of a site of no term. */
+const UNLESS_TERM = 90 * DAY
 
 const ms = (instant: string | null, otherwise: number) => (instant ? new Date(instant).getTime() : otherwise)
 const now = computed(() => platformNow().getTime())
 /** When something changes next, where the strip reaches so far. */
 const next = computed(() => (props.card.nextChange ? new Date(props.card.nextChange.at).getTime() : null))
 const span = computed(() => {
-  const starts = new Date(props.site.term.startsOn).getTime()
-  const ends = new Date(props.site.term.endsOn).getTime() + 86_400_000
+  const { term } = props.site
+  const starts = term ? new Date(term.startsOn).getTime() : now.value
+  const ends = term ? new Date(term.endsOn).getTime() + DAY : now.value + UNLESS_TERM
   const from = Math.min(starts, now.value, ...props.card.grants.map((way) => ms(way.from, starts)))
   const until = Math.max(ends, now.value, next.value ?? ends)
   const margin = (until - from) * 0.02
   return { from: from - margin, until: until + margin }
 })
+/** What stands at an end: a day of the term, or how far is shown. */
+const edge = (ofTerm: string | undefined, shown: number) => day(ofTerm ?? new Date(shown).toISOString(), 'UTC')
 const x = (instant: number) =>
   Math.max(0, Math.min(WIDTH, ((instant - span.value.from) / (span.value.until - span.value.from)) * WIDTH))
 const bar = (from: string | null, until: string | null) => {
@@ -95,7 +101,7 @@ const described = computed(() =>
       <line v-if="next !== null" :x1="x(next)" :x2="x(next)" y1="0" :y2="height" class="next" />
     </svg>
     <figcaption class="soft">
-      <span>{{ day(site.term.startsOn, 'UTC') }}</span>
+      <span>{{ edge(site.term?.startsOn, span.from) }}</span>
       <span v-if="hatched.length">{{
         [...new Set(hatched.map(({ state }) => t(state === 'paused' ? 'strip.paused' : 'strip.out')))]
           .map((word) => `▨ ${word}`)
@@ -103,7 +109,7 @@ const described = computed(() =>
       }}</span>
       <span class="brass">┃ {{ t('strip.today') }}</span>
       <span v-if="next !== null">┆ {{ t('strip.next') }}</span>
-      <span>{{ day(site.term.endsOn, 'UTC') }}</span>
+      <span>{{ edge(site.term?.endsOn, span.until) }}</span>
     </figcaption>
   </figure>
 </template>

@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { me } from '@/shared/me'
+import { needless } from '@/shared/platform'
 
 /** A column of a table. */
 export interface RowColumn {
@@ -56,7 +57,10 @@ export function useColumns(name: string, columns: () => readonly RowColumn[]) {
     mergeDefaults: true,
   })
   const all = computed(() =>
-    inOrder(columns(), kept.value).map((column) => ({
+    inOrder(
+      columns().filter(({ key }) => !needless.value.has(key)),
+      kept.value,
+    ).map((column) => ({
       ...column,
       hidden: !column.always && kept.value.hidden.includes(column.key),
     })),

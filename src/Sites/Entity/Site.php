@@ -42,7 +42,7 @@ class Site
         #[ORM\Column(nullable: true)] public ?int $seats = null,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $leadLimit = null,
         #[ORM\Column(length: 64, options: Charset::CODE)]
-        public string $timeZone = 'Europe/Amsterdam',
+        public string $timeZone = 'UTC',
         #[ORM\Column(type: 'instant')] public int $opensAt = Time::FOREVER,
         #[ORM\Column(type: 'instant')] public int $closesAt = Time::FOREVER,
         /** Of the site's own facts; what `If-Match` is about. */
