@@ -573,6 +573,31 @@ CREATE TABLE `quiet` (
   CONSTRAINT `FK_5695B4A4F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `registration` (
+  `id` binary(16) NOT NULL,
+  `division_id` binary(16) NOT NULL,
+  `given_name` varchar(80) NOT NULL,
+  `family_name` varchar(80) NOT NULL,
+  `email` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `number` varchar(40) DEFAULT NULL,
+  `level` smallint(6) DEFAULT NULL,
+  `asked_at` datetime NOT NULL,
+  `token_hash` varbinary(32) DEFAULT NULL,
+  `confirmed_at` datetime DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `token` (`token_hash`),
+  KEY `IDX_62A8A7A741859289` (`division_id`),
+  KEY `waiting` (`division_id`,`confirmed_at`),
+  CONSTRAINT `FK_62A8A7A741859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `registration_code` (
+  `division_id` binary(16) NOT NULL,
+  `sealed` longtext CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`division_id`),
+  CONSTRAINT `FK_D1F2A9A641859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `rule_book` (
   `version` int(11) NOT NULL,
   `made_at` datetime NOT NULL,

@@ -30,6 +30,9 @@ enum MessageKind: string
      */
     case AccountChanged = 'account-changed';
 
+    /** To somebody who registers: its link shows that the address is theirs. */
+    case Registration = 'registration';
+
     private const EVERYWHERE = ['name', 'given', 'login', 'platform'];
 
     /** @return list<string> names that may stand in its template between braces */
@@ -39,6 +42,7 @@ enum MessageKind: string
             ...self::EVERYWHERE,
             ...$this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : [],
             ...self::Welcome === $this ? ['division', 'by', 'words'] : [],
+            ...self::Registration === $this ? ['division'] : [],
             ...self::AccountChanged === $this ? ['what', 'by', 'division'] : [],
             ...self::Removed === $this ? [] : ['link'],
         ];
@@ -57,7 +61,8 @@ enum MessageKind: string
     /** Whether its link is good for one person, and so must be theirs alone. */
     public function linkIsSecret(): bool
     {
-        return $this->setsPassword() || self::Invitation === $this || self::Reminder === $this;
+        return $this->setsPassword()
+            || \in_array($this, [self::Invitation, self::Reminder, self::Registration], true);
     }
 
     /** Whether its link sets a password, whatever else. */
@@ -68,7 +73,7 @@ enum MessageKind: string
 
     public function ofSite(): bool
     {
-        return !\in_array($this, [self::Welcome, self::Password, self::AccountChanged], true);
+        return !\in_array($this, [self::Welcome, self::Password, self::AccountChanged, self::Registration], true);
     }
 
     /**
@@ -80,7 +85,7 @@ enum MessageKind: string
     {
         return match (true) {
             $this->ofSite() => ['site', 'division', 'platform'],
-            self::Welcome === $this => ['division', 'platform'],
+            self::Welcome === $this, self::Registration === $this => ['division', 'platform'],
             default => ['platform'],
         };
     }

@@ -15,6 +15,7 @@ final readonly class Settings
      * @param list<Term>    $terms
      * @param list<DaysOff> $daysOff
      * @param list<Letterhead> $letterheads
+     * @param list<Registration> $registrations
      */
     public function __construct(
         public string $name,
@@ -24,7 +25,19 @@ final readonly class Settings
         public Look $look = new Look(),
         public MailServer $mail = new MailServer(),
         public array $letterheads = [],
+        public array $registrations = [],
     ) {}
+
+    /** How people register themselves in a division; null where they do not. */
+    public function registrationOf(string $division): ?Registration
+    {
+        $registration = array_column($this->registrations, null, 'division')[$division] ?? null;
+        $there = false === $this->divisions->find($division)?->retired;
+
+        return $there && null !== $registration && RegistrationFor::Nobody !== $registration->for
+            ? $registration
+            : null;
+    }
 
     /** What is said around messages to the people of a division; null for those of no division. */
     public function letterheadOf(?string $division): Letterhead

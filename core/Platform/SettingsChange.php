@@ -26,6 +26,11 @@ final readonly class SettingsChange
             )),
             ...$this->among('days-off', self::daysOff($before), self::daysOff($after)),
             ...$this->among('letterhead', self::letterheads($before), self::letterheads($after)),
+            ...$this->among(
+                'registration',
+                array_column($before->registrations, null, 'division'),
+                array_column($after->registrations, null, 'division'),
+            ),
         ];
     }
 
@@ -69,9 +74,9 @@ final readonly class SettingsChange
     }
 
     /**
-     * @param 'division'|'term'|'days-off'|'letterhead'        $of
-     * @param array<string, Division|Term|DaysOff|Letterhead> $before
-     * @param array<string, Division|Term|DaysOff|Letterhead> $after
+     * @param 'division'|'term'|'days-off'|'letterhead'|'registration' $of
+     * @param array<string, Division|Term|DaysOff|Letterhead|Registration> $before
+     * @param array<string, Division|Term|DaysOff|Letterhead|Registration> $after
      *
      * @return list<Difference>
      */
@@ -93,9 +98,9 @@ final readonly class SettingsChange
     }
 
     /** What people call it; empty for what is written around messages to everybody. */
-    private function name(Division|Term|DaysOff|Letterhead $each): string
+    private function name(Division|Term|DaysOff|Letterhead|Registration $each): string
     {
-        if (!$each instanceof Letterhead) {
+        if (!$each instanceof Letterhead && !$each instanceof Registration) {
             return $each->name;
         }
         $code = (string) $each->division;
@@ -126,6 +131,7 @@ final readonly class SettingsChange
         return match (true) {
             $value instanceof Levels => implode(', ', $value->names),
             $value instanceof \BackedEnum => (string) $value->value,
+            \is_array($value) => implode(', ', array_filter($value, is_string(...))),
             \is_bool($value) => $value ? 'yes' : 'no',
             \is_scalar($value) => (string) $value,
             default => '',

@@ -33,6 +33,8 @@ final class SettingsLaws
 
     public const LONGEST_ADDRESS = 254;
 
+    public const MOST_DOMAINS = 50;
+
     private const CODE = '/^[a-z][a-z0-9-]{1,31}$/D';
 
     private function __construct() {}
@@ -53,6 +55,7 @@ final class SettingsLaws
             ...self::look($after->look),
             ...self::mail($after->mail),
             ...self::letterheads($after),
+            ...self::registrations($after),
         ];
     }
 
@@ -399,5 +402,36 @@ final class SettingsLaws
         $is = '' === $address || false !== filter_var($address, \FILTER_VALIDATE_EMAIL);
 
         return $is && \strlen($address) <= self::LONGEST_ADDRESS ? [] : [new SettingsProblem($where, 'not-an-address')];
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function registrations(Settings $settings): array
+    {
+        $problems = [];
+        $seen = [];
+        foreach ($settings->registrations as $index => $registration) {
+            $at = "registrations/$index/";
+            if (isset($seen[$registration->division])) {
+                $problems[] = new SettingsProblem($at.'division', 'taken-registration');
+            }
+            $seen[$registration->division] = true;
+            array_push($problems, ...self::of($registration->division, $settings, $at));
+            if (RegistrationFor::Domains === $registration->for && [] === $registration->domains) {
+                $problems[] = new SettingsProblem($at.'domains', 'no-domain');
+            }
+            foreach ($registration->domains as $domain) {
+                $is = false !== filter_var($domain, \FILTER_VALIDATE_DOMAIN, \FILTER_FLAG_HOSTNAME);
+                if (!$is || !str_contains($domain, '.')) {
+                    $problems[] = new SettingsProblem($at.'domains', 'not-a-domain', [
+                        'domain' => mb_substr($domain, 0, 60),
+                    ]);
+                }
+            }
+            if (\count($registration->domains) > self::MOST_DOMAINS) {
+                $problems[] = new SettingsProblem($at.'domains', 'too-many', ['most' => self::MOST_DOMAINS]);
+            }
+        }
+
+        return $problems;
     }
 }

@@ -49,6 +49,22 @@ final readonly class AccountNotifier
         $this->room->queue($messages, $by->id);
     }
 
+    /** Of one new account, at once. */
+    public function welcome(Row $person, string $cause, Caller $by): void
+    {
+        $address = $person->stringOrNull('email');
+        if (null === $address) {
+            return;
+        }
+        [$division, $language] = [$person->string('person_division'), $person->string('person_language')];
+        $template = $this->texts->nearest(MessageKind::Welcome, null, $division, $language)->template;
+        $letter = $template->fill($this->values->welcome($person, $by, ''), $language);
+        $this->room->queue(
+            [new Outgoing(MessageKind::Welcome, $person->id('person_id'), $address, $letter, $cause)],
+            $by->id,
+        );
+    }
+
     /** A link to set a password, at once. */
     public function password(Row $person, string $cause, ?string $by): void
     {

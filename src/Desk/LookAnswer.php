@@ -6,6 +6,7 @@ namespace MintDoor\Desk;
 
 use MintDoor\Core\Platform\Accent;
 use MintDoor\Core\Platform\AccentColours;
+use MintDoor\Core\Platform\Registration;
 use MintDoor\Core\Platform\Settings;
 
 /** Schema `Look`: what a platform is called, and what its pages look like. */
@@ -15,18 +16,31 @@ final readonly class LookAnswer
      * @param string         $mark  one of `Look::GLYPHS`; empty for the program's own
      * @param ?AccentColours $light on light paper; null for the program's own colours
      * @param ?AccentColours $dark  on dark paper
+     * @param bool           $register whether people register themselves somewhere
      */
     private function __construct(
         public string $name,
         public string $mark,
         public ?AccentColours $light,
         public ?AccentColours $dark,
+        public bool $register,
     ) {}
 
     public static function of(Settings $settings): self
     {
         $accent = Accent::read($settings->look->accent);
 
-        return new self($settings->name, $settings->look->mark, $accent?->onLight(), $accent?->onDark());
+        $open = array_filter(
+            $settings->registrations,
+            static fn(Registration $each): bool => null !== $settings->registrationOf($each->division),
+        );
+
+        return new self(
+            $settings->name,
+            $settings->look->mark,
+            $accent?->onLight(),
+            $accent?->onDark(),
+            [] !== $open,
+        );
     }
 }

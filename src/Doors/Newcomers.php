@@ -4,23 +4,18 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use MintDoor\Accounts\AccountBatch;
+use MintDoor\Accounts\OwnAccounts;
 use MintDoor\Accounts\Passwords;
-use MintDoor\Accounts\Repository\AccountListRows;
-use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\People\Facts;
 use MintDoor\People\Repository\AccountRecords;
-use MintDoor\People\Repository\FindableNames;
 use MintDoor\People\Repository\People;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
-use MintDoor\Shared\Ids;
-use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Said;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
@@ -31,15 +26,11 @@ final readonly class Newcomers
     public function __construct(
         private People $people,
         private AccountRecords $accounts,
-        private AccountListRows $turns,
-        private FindableNames $names,
-        private AccountBatch $batch,
+        private OwnAccounts $made,
         private Divisions $divisions,
         private Roles $roles,
         private CallerProvider $callers,
         private PasswordHasherFactoryInterface $hashers,
-        private PlatformClock $clock,
-        private Ids $ids,
         private History $history,
     ) {}
 
@@ -77,26 +68,14 @@ final readonly class Newcomers
         $level = PersonKind::Learner === $kind
             ? $this->level($policy, $division, null !== $invitation, $request->level)
             : null;
-        $given = self::name($request->given, '/given', 'doors.type-given-name');
-        $family = self::name($request->family, '/family', 'doors.type-family-name');
+        $given = OwnAccounts::name($request->given, '/given', 'doors.type-given-name');
+        $family = OwnAccounts::name($request->family, '/family', 'doors.type-family-name');
         $address = $invitation?->address;
-        // Logins are given out one after the other, as on change lists of accounts.
-        $this->turns->takeTurns();
+        $this->made->takeTurns();
         if (null !== $address && $this->people->isTaken('email', $address, '')) {
             throw Problem::notAllowed('doors.account-address-invitation-now');
         }
-        $draft = new AccountDraft(1, '', $given, $family, null, $kind, $division, $level, null, $address);
-        $base = $draft->loginOfName();
-        $taken = $this->batch->taken([$draft]);
-        for ($n = 1, $login = $base; isset($taken[$login]); $login = $base.++$n) {
-        }
-        $id = $this->ids->next();
-        $of = $this->divisions->withCode($division) ?? throw Problem::notFound('division');
-        $people = $this->names->writer();
-        $facts = new Facts($given, $family, level: $level, email: $address);
-        $people->add($id, $kind->value, $of->id, $facts, $login);
-        $people->account($id, $login, $this->clock->instant(), $hash);
-        $people->write();
+        $id = $this->made->make($kind, $division, new Facts($given, $family, level: $level, email: $address), $hash);
         $caller = $this->callers->byId($id);
         $this->history->write(History::PLATFORM, $caller, new Happening('account-made', ['door' => $door->id], $id));
 
@@ -148,18 +127,5 @@ final readonly class Newcomers
         }
 
         return $level ?? $policy->lowest;
-    }
-
-    private static function name(string $typed, string $pointer, string $sentence): string
-    {
-        $name = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($typed)));
-        if ('' === $name) {
-            throw Problem::field($pointer, 'empty', $sentence);
-        }
-        if (1 === preg_match('/[\p{Cc}\p{Cf}<>@\/\\\\]|https?:/iu', $name)) {
-            throw Problem::field($pointer, 'no-name', 'doors.no-name-leave-out');
-        }
-
-        return $name;
     }
 }

@@ -34,6 +34,8 @@ final readonly class History
         'settings-changed',
         'mail-password-kept',
         'mail-tried',
+        'registration-code-kept',
+        'registration-refused',
         'administrator-named',
     ];
 

@@ -76,6 +76,8 @@ final readonly class HistoryFilter
             'settings-changed',
             'mail-password-kept',
             'mail-tried',
+            'registration-code-kept',
+            'registration-refused',
             'template-changed',
             'merged',
             'unmerged',

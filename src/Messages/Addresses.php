@@ -26,6 +26,7 @@ final readonly class Addresses
         return rtrim($this->platform, '/')
             .match (true) {
                 $kind->setsPassword() => '/welcome#'.$token,
+                MessageKind::Registration === $kind => '/register/confirm#'.$token,
                 $kind->linkIsSecret() => '/invitation#'.$token,
                 MessageKind::AccountChanged === $kind => '/',
                 MessageKind::SeatOffered === $kind => '/sites/in',

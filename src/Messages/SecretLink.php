@@ -15,11 +15,13 @@ final readonly class SecretLink
      * @param string  $hash       SHA-256 of its token, 32 bytes
      * @param ?string $person     id of whose password it sets
      * @param ?string $invitation id of the invitation it answers
+     * @param string  $cause      what the message tells of
      */
     public function __construct(
         public string $hash,
         public MessageKind $kind,
         public ?string $person,
         public ?string $invitation,
+        public string $cause,
     ) {}
 }

@@ -92,7 +92,8 @@ final readonly class Sender
     /** Whether it is put off to the end of the quiet hours. What somebody waits for at the screen never is. */
     private function waits(Row $row, Letterhead $letterhead): bool
     {
-        if (MessageKind::Password === MessageKind::from($row->string('kind'))) {
+        $awaited = [MessageKind::Password, MessageKind::Registration];
+        if (\in_array(MessageKind::from($row->string('kind')), $awaited, true)) {
             return false;
         }
         $division = $this->settings->read()->divisions->find($row->stringOrNull('division') ?? '');
@@ -118,6 +119,7 @@ final readonly class Sender
                 $kind,
                 $row->idOrNull('person_id'),
                 $row->idOrNull('invitation_id'),
+                $row->string('cause'),
             );
         }
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));

@@ -65,6 +65,7 @@ final class PlatformSettings implements ResetInterface
             $kept->look,
             $kept->mail,
             $kept->letterheads,
+            $kept->registrations,
         );
     }
 

@@ -13,6 +13,8 @@ use MintDoor\Core\Platform\Look;
 use MintDoor\Core\Platform\MailCarrier;
 use MintDoor\Core\Platform\MailSecurity;
 use MintDoor\Core\Platform\MailServer;
+use MintDoor\Core\Platform\Registration;
+use MintDoor\Core\Platform\RegistrationFor;
 use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\Term;
 
@@ -30,6 +32,7 @@ final class SettingsCodec
      *     look: array<string, string>,
      *     mail: array<string, mixed>,
      *     letterheads: list<array<string, ?string>>,
+     *     registrations: list<array<string, mixed>>,
      * } schema `Settings`
      */
     public static function write(Settings $settings): array
@@ -49,6 +52,10 @@ final class SettingsCodec
                 'security' => $settings->mail->security->value,
             ],
             'letterheads' => array_map(get_object_vars(...), $settings->letterheads),
+            'registrations' => array_map(
+                static fn(Registration $each): array => [...get_object_vars($each), 'for' => $each->for->value],
+                $settings->registrations,
+            ),
         ];
     }
 
@@ -80,6 +87,7 @@ final class SettingsCodec
             self::readLook((array) ($data['look'] ?? [])),
             self::readMail((array) ($data['mail'] ?? [])),
             array_map(self::readLetterhead(...), self::rows($data['letterheads'] ?? [])),
+            array_map(self::readRegistration(...), self::rows($data['registrations'] ?? [])),
         );
     }
 
@@ -149,6 +157,20 @@ final class SettingsCodec
                 : null,
             self::string($row['welcome'] ?? ''),
             true === ($row['retired'] ?? false),
+        );
+    }
+
+    /** @param array<array-key, mixed> $row */
+    private static function readRegistration(array $row): Registration
+    {
+        $asks = array_map(self::string(...), (array) ($row['asks'] ?? []));
+
+        return new Registration(
+            self::string($row['division'] ?? ''),
+            RegistrationFor::tryFrom(self::string($row['for'] ?? '')) ?? RegistrationFor::Nobody,
+            array_values(array_map(self::string(...), (array) ($row['domains'] ?? []))),
+            false !== ($row['approved'] ?? true),
+            array_values(array_intersect($asks, Registration::ASKS)),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App;
 
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
 use MintDoor\Shared\Instant;
 use Symfony\Component\Routing\RouterInterface;
 
@@ -65,6 +66,14 @@ final class AuthorizationTest extends ApiTestCase
         'GET /ready-roles' => [401, 403, 403, 403, 403, 200],
         'PUT /settings/mail-password' => [401, 403, 403, 403, 403, 200],
         'POST /settings/mail-test' => [401, 403, 403, 403, 403, 200],
+        'GET /register' => [200, 200, 200, 200, 200, 200],
+        'POST /register' => [422, 422, 422, 422, 422, 422],
+        'POST /register/look' => [410, 410, 410, 410, 410, 410],
+        'POST /register/confirm' => [410, 410, 410, 410, 410, 410],
+        'GET /registrations' => [401, 403, 403, 403, 200, 200],
+        'PUT /registrations/{registration}' => [401, 403, 403, 403, 404, 404],
+        'GET /registration-codes' => [401, 403, 403, 403, 403, 200],
+        'PUT /registration-codes/{division}' => [401, 403, 403, 403, 403, 200],
         'GET /settings' => [401, 403, 403, 403, 200, 200],
         'PUT /settings' => [401, 403, 403, 403, 403, 200],
         'GET /settings/versions' => [401, 403, 403, 403, 200, 200],
@@ -195,6 +204,8 @@ final class AuthorizationTest extends ApiTestCase
                         '{other}' => $this->ids['cotutor'],
                         '{kind}' => 'let-in',
                         '{step}' => 'terms',
+                        '{division}' => 'seniors',
+                        '{registration}' => Id::NONE,
                         '{session}' => str_repeat('0', 32),
                     ])
                     .([
@@ -376,6 +387,14 @@ final class AuthorizationTest extends ApiTestCase
             'GET /previews/{door}' => [null, ['{door}' => $door(['kind' => 'preview', 'anyone' => true])['id']], null],
             'POST /key-renewals' => ['lead', [], ['doors' => [$door()['id']]]],
             'POST /sites/{site}/approvals/{person}' => ['admin', ['{person}' => $this->asked()], ['answer' => 'yes']],
+            'POST /register' => [null, $this->registering(false), $this->body($operation)],
+            'POST /register/look' => [null, $this->registering(false), ['token' => 'registered']],
+            'POST /register/confirm' => [
+                null,
+                $this->registering(false),
+                ['token' => 'registered', 'password' => $password],
+            ],
+            'PUT /registrations/{registration}' => ['admin', $this->registering(true), ['yes' => true]],
             default => self::fail("Nobody succeeds at $operation: say who does."),
         };
     }
@@ -520,5 +539,33 @@ final class AuthorizationTest extends ApiTestCase
         $this->change('cotutor', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR']);
 
         return $this->ids['junior'];
+    }
+
+    /**
+     * Somebody registers among the seniors.
+     *
+     * @return array<string, string> what the path names
+     */
+    private function registering(bool $confirmed): array
+    {
+        $settings = $this->call('admin', 'GET', '/settings')['settings'];
+        $settings['registrations'] = [
+            ['division' => 'seniors', 'for' => 'anybody', 'domains' => [], 'approved' => $confirmed, 'asks' => []],
+        ];
+        $body = ['settings' => $settings, 'apply' => true];
+        $this->call('admin', 'PUT', '/settings', $body, 200, ['If-Match' => '"0"']);
+        $id = $this->service(Ids::class)->next();
+        $this->db()->insert('registration', [
+            'id' => Id::binary($id),
+            'division_id' => $this->db()->fetchOne("SELECT id FROM division WHERE code = 'seniors'"),
+            'given_name' => 'Noor',
+            'family_name' => 'Haddad',
+            'email' => 'noor.haddad@example.org',
+            'asked_at' => Instant::toSql($this->now()),
+            'token_hash' => $confirmed ? null : hash('sha256', 'registered', true),
+            'confirmed_at' => $confirmed ? Instant::toSql($this->now()) : null,
+        ]);
+
+        return ['{registration}' => $id];
     }
 }

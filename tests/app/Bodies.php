@@ -36,6 +36,16 @@ trait Bodies
                 'settings' => SettingsCodec::write($this->service(PlatformSettings::class)->read()),
             ],
             'PUT /settings/file' => ['text' => $this->service(SettingsFile::class)->write()],
+            'POST /register' => [
+                'division' => 'seniors',
+                'given' => 'Noor',
+                'family' => 'Haddad',
+                'email' => 'noor@example.org',
+            ],
+            'POST /register/look' => ['token' => 'x'],
+            'POST /register/confirm' => ['token' => 'x', 'password' => 'long enough for it'],
+            'PUT /registrations/{registration}' => ['yes' => true],
+            'PUT /registration-codes/{division}' => ['code' => 'Autumn Quay'],
             'PUT /first-steps/{step}' => ['state' => 'left-out'],
             'PUT /settings/mail-password' => ['password' => 'of the server'],
             'POST /settings/mail-test' => [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRoute, useRouter } from 'vue-router'
 import SignInForm from './SignInForm.vue'
-import { platformName } from '@/shared/appearance'
+import { platformName, registers } from '@/shared/appearance'
 import PlatformMark from '@/ui/PlatformMark.vue'
 import { t } from '@/shared/words'
 
@@ -21,6 +21,9 @@ function done() {
       <p class="name"><PlatformMark :size="40" />{{ platformName }}</p>
       <h1>{{ t('signIn.title') }}</h1>
       <SignInForm @done="done" />
+      <p v-if="registers">
+        <RouterLink to="/register">{{ t('signIn.register') }}</RouterLink>
+      </p>
       <p class="soft">
         <RouterLink to="/forgotten">{{ t('signIn.forgotten') }}</RouterLink> {{ t('signIn.help') }}
       </p>

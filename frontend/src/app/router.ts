@@ -130,13 +130,31 @@ export const router = createRouter({
       meta: { words: ['rules', 'roster', 'access', 'history', 'glossary'] },
     },
     {
+      path: '/registrations',
+      name: 'registrations',
+      component: () => import('@/accounts/RegistrationsPage.vue'),
+      meta: { words: ['accounts', 'people'] },
+    },
+    {
+      path: '/register',
+      name: 'register',
+      component: () => import('@/accounts/RegisterPage.vue'),
+      meta: { open: true, words: ['register'] },
+    },
+    {
+      path: '/register/confirm',
+      name: 'register-confirm',
+      component: () => import('@/accounts/RegisterConfirmPage.vue'),
+      meta: { open: true, words: ['register'] },
+    },
+    {
       path: '/first-steps/:step?',
       name: 'first-steps',
       component: () => import('@/desk/FirstStepsPage.vue'),
       meta: { words: ['steps', 'platform', 'rules', 'roster', 'changes', 'glossary'] },
     },
     {
-      path: '/platform/:part(general|divisions|terms|days-off|messages|versions)?',
+      path: '/platform/:part(general|divisions|terms|days-off|messages|register|versions)?',
       name: 'platform',
       component: () => import('@/platform/PlatformPage.vue'),
       meta: { words: ['platform', 'glossary'] },
@@ -256,7 +274,7 @@ router.beforeEach(async (to) => {
   for (const { components } of to.matched)
     for (const page of Object.values(components ?? {}))
       if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
-  if (to.meta.open) return wordsOf(['open']).then(() => true)
+  if (to.meta.open) return wordsOf(['open', ...(to.meta.words ?? [])]).then(() => true)
   const rooms = to.matched.flatMap(({ meta }) => meta.words ?? [])
   const [known] = await Promise.all([
     me.value === undefined ? findOutWhoIAm() : me.value,

@@ -72,6 +72,13 @@ watch(
   { immediate: true, flush: 'post' },
 )
 
+// On a phone the steps are a line that is longer than the page.
+watch(
+  () => [step.value, steps.value.length, !!allSettings.settings.value],
+  () => document.querySelector('[aria-current=step]')?.scrollIntoView({ inline: 'center', block: 'nearest' }),
+  { flush: 'post' },
+)
+
 async function goOn(from: Step) {
   const next = stepAfter(steps.value, from)
   await router.push({ name: 'first-steps', params: { step: next ?? from } })

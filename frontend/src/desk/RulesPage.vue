@@ -22,6 +22,7 @@ import WhoGivesWhat from '@/roles/WhoGivesWhat.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import { useRules } from '@/roles/rules'
 
+const ReadyRoles = defineAsyncComponent(() => import('@/roles/ReadyRoles.vue'))
 const AdministratorList = defineAsyncComponent(() => import('@/roles/AdministratorList.vue'))
 const RolesTable = defineAsyncComponent(() => import('@/roles/RolesTable.vue'))
 const PlatformLog = defineAsyncComponent(() => import('./PlatformLog.vue'))
@@ -51,6 +52,7 @@ const links = computed(() =>
   parts.value.map((each) => ({ to: `/rules/${each}`, words: tIn('rules.parts', each), on: each === part.value })),
 )
 const editing = ref('')
+const ready = ref(false)
 
 function change(role: RoleRules) {
   edit()
@@ -137,9 +139,16 @@ function remove(role: RoleRules) {
               </button>
             </template>
           </article>
-          <p v-if="book.mayChange">
-            <button class="word" @click="add">{{ t('rules.new') }}</button>
-          </p>
+          <template v-if="book.mayChange">
+            <p>
+              <button class="word" @click="add">{{ t('rules.new') }}</button>
+            </p>
+            <details @toggle="ready = ($event.target as HTMLDetailsElement).open">
+              <summary>{{ t('rules.ready.open') }}</summary>
+              <p class="soft">{{ t('rules.ready.more') }}</p>
+              <ReadyRoles v-if="ready" :rules="rules" :edit="edit" />
+            </details>
+          </template>
         </template>
 
         <RolesTable v-else-if="part === 'table'" :roles="rules.roles" :book="book" />
@@ -221,6 +230,10 @@ article {
   gap: 6px 20px;
   align-items: baseline;
   justify-content: space-between;
+}
+summary {
+  cursor: pointer;
+  color: var(--spruce);
 }
 @media (max-width: 760px) {
   .both {

@@ -8,6 +8,7 @@ import { guiding } from '@/shared/guiding'
 import { me } from '@/shared/me'
 import { t } from '@/shared/words'
 import OwnWaits from '@/doors/OwnWaits.vue'
+import RegistrationsHint from '@/accounts/RegistrationsHint.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from '@/sites/MySites.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -48,6 +49,7 @@ const quiet = computed(() => data.value?.decisions.length === 0)
         <template v-if="runs">
           <TodayFirstSteps v-if="data?.platform?.firstSteps" :steps="data.platform.firstSteps" />
           <ApprovalsHint />
+          <RegistrationsHint />
           <p v-if="!data" aria-busy="true"><Skeleton height="90px" /></p>
           <template v-else>
             <TodayDecisions v-for="each in data.decisions" :key="each.kind" :decisions="each" />

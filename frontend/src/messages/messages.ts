@@ -14,6 +14,7 @@ export const KINDS = [
   'seat-offered',
   'request-answered',
   'quiet-warning',
+  'registration',
 ] as const
 export const STATES = ['held', 'sent', 'delayed', 'bounced', 'withdrawn'] as const
 /** Somebody who is not in the directory yet. */

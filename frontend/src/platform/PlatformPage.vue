@@ -10,13 +10,14 @@ import DivisionSettings from './DivisionSettings.vue'
 import GeneralSettings from './GeneralSettings.vue'
 import LetterheadSettings from './LetterheadSettings.vue'
 import MailSettings from './MailSettings.vue'
+import RegistrationSettings from './RegistrationSettings.vue'
 import SettingsPreview from './SettingsPreview.vue'
 import SettingsVersions from './SettingsVersions.vue'
 import TermSettings from './TermSettings.vue'
 import { useSettings } from './settings'
 
 /** What the platform is: its look, divisions, calendar and messages; changed by platform administrators. */
-const PARTS = ['general', 'divisions', 'terms', 'days-off', 'messages', 'versions'] as const
+const PARTS = ['general', 'divisions', 'terms', 'days-off', 'messages', 'register', 'versions'] as const
 const route = useRoute()
 const all = useSettings()
 const { book, settings, error, refetch, changed, edit, wrongAt, known } = all
@@ -52,6 +53,7 @@ const parts = computed(() =>
           <MailSettings v-bind="common" :password-kept="book.mailPassword" />
           <LetterheadSettings v-bind="common" />
         </template>
+        <RegistrationSettings v-else-if="part === 'register'" v-bind="common" />
         <SettingsVersions v-else :may-change="book.mayChange" :version="book.version" @put-back="all.putBack" />
       </template>
       <span v-else class="skeleton" style="display: block; width: 300px; height: 24px" />

@@ -18,7 +18,9 @@ function partOf(where: string): string {
   if (part === 'terms')
     return draft?.terms.find((each) => each.code === which)?.name || which || t('platform.parts.terms')
   if (part === 'daysOff') return draft?.daysOff[Number(which)]?.name || t('platform.parts.days-off')
-  return t('platform.name')
+  if (part === 'registrations') return t('platform.parts.register')
+  if (part === 'mail' || part === 'letterheads') return t('platform.parts.messages')
+  return t(part === 'look' ? 'platform.parts.general' : 'platform.name')
 }
 const problems = computed(
   () =>

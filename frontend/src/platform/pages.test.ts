@@ -26,6 +26,7 @@ const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
     look: { mark: '', accent: '' },
     mail: { carrier: '' as const, host: '', port: 587, security: 'starttls' as const, user: '', from: '' },
     letterheads: [],
+    registrations: [],
   },
   ...more,
 })
@@ -35,7 +36,7 @@ const nothing = {
   reach: [],
   sites: 0,
   version: 3,
-  look: { name: 'Elm Grove', mark: '', light: null, dark: null },
+  look: { name: 'Elm Grove', mark: '', light: null, dark: null, register: false },
 }
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))

@@ -101,6 +101,9 @@ export function levelWords(division: DivisionSet): string {
   return t('platform.division.levelRun', { first: names[0]!, last: names.at(-1)! }, names.length > 1 ? 2 : 1)
 }
 
+/** What is only missing yet, and is said once all of it is looked at. */
+const MISSING: readonly string[] = ['no-day', 'no-name', 'no-host', 'no-address']
+
 /** The settings, and a draft of others. Example: `const { settings, edit, wrongAt } = useSettings()`. */
 export function useSettings() {
   const { content: settings, ...all } = useDrafted(SETTINGS)
@@ -111,7 +114,7 @@ export function useSettings() {
     changed.value
       ? (preview.value?.problems ?? [])
           .filter((problem) => problem.where === where || problem.where.startsWith(where + '/'))
-          .filter(({ code, where }) => code !== 'no-day' && (code !== 'no-name' || where === 'name'))
+          .filter(({ code, where }) => !MISSING.includes(code) || where === 'name')
           .map(problemSentence)
       : []
 

@@ -42,6 +42,8 @@ const CODES = [
   'settings-changed',
   'mail-password-kept',
   'mail-tried',
+  'registration-code-kept',
+  'registration-refused',
   'administrator-named',
 ]
 const codes = computed(() => CODES.map((code) => ({ code, name: tIn('security.what', code) })))

@@ -11,6 +11,8 @@ const kept = useLocalStorage<Look | null>('mint-door.look', null, {
 })
 
 export const platformName = computed(() => kept.value?.name || 'Mint Door')
+/** Whether people register themselves somewhere. */
+export const registers = computed(() => kept.value?.register ?? false)
 export const mark = computed(() => kept.value?.mark ?? '')
 
 /** Our names of colours, and those of the library, by what they take of an accent. */

@@ -343,6 +343,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/register": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Divisions in which people register themselves, and what is asked there. */
+        get: operations["openDivisions"];
+        put?: never;
+        /** @description Asks for an account. The answer is the same whether or not the address is known; a message goes to it. */
+        post: operations["register"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/register/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whose link it is. Changes nothing. */
+        post: operations["lookAtRegistration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/register/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The address is theirs. They have an account with the password they chose, or wait for a yes. */
+        post: operations["confirmRegistration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/registrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Those who wait for a yes, of the divisions one administers; 200 at most. */
+        get: operations["registrations"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/registrations/{registration}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Says yes, and they get a message with a link to set their password; or says no. */
+        put: operations["answerRegistration"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/registration-codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The codes with which people register. */
+        get: operations["registrationCodes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/registration-codes/{division}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Keeps the code of a division, sealed; empty for none. */
+        put: operations["keepRegistrationCode"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rules": {
         parameters: {
             query?: never;
@@ -850,7 +970,7 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -2568,6 +2688,29 @@ export interface components {
             /** @description sites of theirs that are not one's own to see */
             elsewhere: number;
         };
+        OpenDivision: {
+            code: string;
+            name: string;
+            welcome: string;
+            /** @enum {string} */
+            for: "domains" | "code" | "anybody";
+            domains: string[];
+            /** @description whether an administrator says yes before there is an account */
+            approved: boolean;
+            asks: ("number" | "level")[];
+            levels: components["schemas"]["LevelNames"];
+        };
+        Registration: {
+            id: components["schemas"]["Id"];
+            given: string;
+            family: string;
+            email: string;
+            /** @description code */
+            division: string;
+            number: string | null;
+            level: number | null;
+            askedAt: components["schemas"]["Instant"];
+        };
         /** @description lowest and highest */
         LevelRun: number[] | null;
         RoleRules: {
@@ -2682,6 +2825,8 @@ export interface components {
             mark: components["schemas"]["Glyph"];
             light: components["schemas"]["AccentColours"];
             dark: components["schemas"]["AccentColours"];
+            /** @description whether people register themselves somewhere */
+            register: boolean;
         };
         MailSettings: {
             /**
@@ -2759,6 +2904,15 @@ export interface components {
             /** @description time of day, in the zone of the division */
             quietUntil: string;
         };
+        RegistrationSettings: {
+            /** @description code */
+            division: string;
+            /** @enum {string} */
+            for: "nobody" | "domains" | "code" | "anybody";
+            domains: string[];
+            approved: boolean;
+            asks: ("number" | "level")[];
+        };
         Settings: {
             /** @description of the platform, as its people call it */
             name: string;
@@ -2768,6 +2922,7 @@ export interface components {
             look: components["schemas"]["LookSettings"];
             mail: components["schemas"]["MailSettings"];
             letterheads: components["schemas"]["Letterhead"][];
+            registrations: components["schemas"]["RegistrationSettings"][];
         };
         SettingsBook: {
             /** @description 0 where nobody set anything yet */
@@ -2781,7 +2936,7 @@ export interface components {
             problems: components["schemas"]["RuleProblem"][];
             differences: {
                 /** @enum {string} */
-                of: "platform" | "look" | "mail" | "division" | "term" | "days-off" | "letterhead";
+                of: "platform" | "look" | "mail" | "division" | "term" | "days-off" | "letterhead" | "registration";
                 which: string;
                 /** @enum {string} */
                 how: "made" | "changed" | "gone";
@@ -2835,7 +2990,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -2941,7 +3096,7 @@ export interface components {
             }[];
         };
         /** @enum {unknown} */
-        MessageKind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
         Message: {
@@ -4806,6 +4961,289 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    openDivisions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The divisions */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["OpenDivision"][];
+                    };
+                };
+            };
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    register: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    division: components["schemas"]["Code"];
+                    given: string;
+                    family: string;
+                    email: string;
+                    number?: string;
+                    level?: number | null;
+                    code?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description It is looked into */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        asked: boolean;
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    lookAtRegistration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    token: string;
+                    password?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Whose it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        given: string;
+                        /** @description name */
+                        division: string;
+                        /** @description whether an administrator says yes before there is an account */
+                        waits: boolean;
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            409: components["responses"]["InTheWay"];
+            410: components["responses"]["Over"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    confirmRegistration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    token: string;
+                    password?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description What came of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description null where they wait */
+                        login: string | null;
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            409: components["responses"]["InTheWay"];
+            410: components["responses"]["Over"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    registrations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who waits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["Registration"][];
+                    };
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    answerRegistration: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                registration: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    yes: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Who still waits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["Registration"][];
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    registrationCodes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The codes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description by code of the division */
+                        codes: {
+                            [key: string]: string;
+                        };
+                    };
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    keepRegistrationCode: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                division: components["schemas"]["Code"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    code: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The codes */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description by code of the division */
+                        codes: {
+                            [key: string]: string;
+                        };
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     rules: {
         parameters: {
             query?: {
@@ -5339,7 +5777,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -5963,7 +6401,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -6016,7 +6454,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };

@@ -20,6 +20,7 @@ const ROOMS = [
   'open',
   'people',
   'platform',
+  'register',
   'roster',
   'rules',
   'sites',

@@ -21,7 +21,7 @@ final class InvitationLinks extends BaseRepository implements KeepsSecretLinks
 
     public function opens(MessageKind $kind): bool
     {
-        return $kind->linkIsSecret() && !$kind->setsPassword();
+        return \in_array($kind, [MessageKind::Invitation, MessageKind::Reminder], true);
     }
 
     public function keep(array $links, int $now): void

@@ -158,14 +158,15 @@ final class StoredMessages extends BaseRepository implements Forgets
     /**
      * Messages that are due and that no other worker has in hand, locked until the transaction ends.
      *
-     * @return list<Row> with `id`, `kind`, `person_id`, `invitation_id`, `site_id`, `address`, `subject`, `body`,
-     *     `language`, `division`, `tries`
+     * @return list<Row> with `id`, `kind`, `cause`, `person_id`, `invitation_id`, `site_id`, `address`, `subject`,
+     *     `body`, `language`, `division`, `tries`
      */
     public function due(int $most): array
     {
         return $this->rows(
             <<<SQL
-                SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, language, division, tries
+                SELECT id, kind, cause, person_id, invitation_id, site_id, address, subject, body, language, division,
+                    tries
                 FROM message
                 WHERE due_at <= UTC_TIMESTAMP()
                 ORDER BY due_at, id

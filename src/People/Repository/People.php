@@ -89,6 +89,12 @@ final class People extends BaseRepository
         return $this->find($id, LockMode::PESSIMISTIC_WRITE) ?? throw Problem::notFound('person');
     }
 
+    /** Somebody of the directory whose address it is. */
+    public function withAddress(string $email): ?Person
+    {
+        return $this->findOneBy(['email' => $email, 'gone' => null]);
+    }
+
     /**
      * Whether somebody else has a number or an address already.
      *

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Accounts;
+
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Accounts\Registered;
+use MintDoor\Accounts\Registering;
+use MintDoor\Platform\PlatformSettings;
+use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
+
+/** People register themselves: for whom it is open, what is shown of whom, and what a yes does. */
+final class RegistrationTest extends ApiTestCase
+{
+    private const PASSWORD_OF_OWN = 'three small boats';
+
+    public function testNobodyRegistersWhereNobodyOpenedIt(): void
+    {
+        self::assertSame([], $this->call(null, 'GET', '/register')['items']);
+        self::assertFalse($this->call(null, 'GET', '/look')['register']);
+        $this->call(null, 'POST', '/register', $this->newcomer(), 422);
+    }
+
+    public function testAnAddressIsShownToBeOnesOwnBeforeThereIsAnAccount(): void
+    {
+        $this->open(['for' => 'domains', 'domains' => ['elm.example'], 'approved' => false, 'asks' => ['number']]);
+        self::assertSame('domains', $this->call(null, 'GET', '/register')['items'][0]['for']);
+        self::assertTrue($this->call(null, 'GET', '/look')['register']);
+        $problem = $this->call(null, 'POST', '/register', $this->newcomer(email: 'noor@oak.example'), 422);
+        self::assertSame('/email', $problem['errors'][0]['pointer']);
+        $this->call(null, 'POST', '/register', [...$this->newcomer(), 'number' => '33-00.012'], 202);
+        self::assertSame(0, $this->people('noor@elm.example'));
+        $token = $this->token('noor@elm.example');
+        self::assertSame(
+            ['given' => 'Noor', 'division' => 'Seniors', 'waits' => false],
+            $this->call(null, 'POST', '/register/look', ['token' => $token]),
+        );
+        $weak = $this->call(null, 'POST', '/register/confirm', ['token' => $token, 'password' => 'noor'], 422);
+        self::assertSame('/password', $weak['errors'][0]['pointer']);
+        $body = ['token' => $token, 'password' => self::PASSWORD_OF_OWN];
+        $login = $this->call(null, 'POST', '/register/confirm', $body)['login'];
+        self::assertSame('noor.haddad', $login);
+        $this->call(null, 'POST', '/register/confirm', $body, 410);
+        $me = $this->call(null, 'POST', '/sign-in', ['login' => $login, 'password' => self::PASSWORD_OF_OWN]);
+        self::assertSame(['learner', false], [$me['kind'], $me['mayMakeSites']]);
+        self::assertSame(
+            '3300012',
+            $this->db()->fetchOne('SELECT number FROM person WHERE email = ?', ['noor@elm.example'])
+        );
+    }
+
+    public function testWhoIsKnownIsToldNothingElseAndGetsALink(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false]);
+        $known = $this->call(null, 'POST', '/register', $this->newcomer(email: 'Learner@example.org'), 202);
+        $new = $this->call(null, 'POST', '/register', $this->newcomer(), 202);
+        self::assertSame($known, $new);
+        $this->work();
+        $kinds = $this->db()->fetchAllKeyValue('SELECT address, kind FROM message');
+        self::assertSame('password', $kinds['learner@example.org'] ?? null);
+        self::assertSame('registration', $kinds['noor@elm.example'] ?? null);
+        self::assertSame(1, $this->people('learner@example.org'));
+    }
+
+    public function testACodeIsAsked(): void
+    {
+        $this->open(['for' => 'code', 'approved' => false]);
+        $this->call('admin', 'PUT', '/registration-codes/seniors', ['code' => 'short'], 422);
+        $kept = $this->call('admin', 'PUT', '/registration-codes/seniors', ['code' => 'Autumn Quay'])['codes'];
+        self::assertSame(['seniors' => 'Autumn Quay'], $kept);
+        $stored = (string) $this->db()->fetchOne('SELECT sealed FROM registration_code');
+        self::assertStringNotContainsString('Autumn', (string) base64_decode($stored, true));
+        foreach (['', 'autumn', 'Autumn Quay2'] as $wrong) {
+            $problem = $this->call(null, 'POST', '/register', [...$this->newcomer(), 'code' => $wrong], 422);
+            self::assertSame('/code', $problem['errors'][0]['pointer']);
+        }
+        $this->call(null, 'POST', '/register', [...$this->newcomer(), 'code' => ' autumn quay '], 202);
+        // Without a code nobody comes in.
+        $this->call('admin', 'PUT', '/registration-codes/seniors', ['code' => '']);
+        $this->call(null, 'POST', '/register', [...$this->newcomer(), 'code' => ''], 422);
+    }
+
+    public function testAnAdministratorOfTheDivisionSaysYesOrNo(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => true]);
+        foreach (['noor@elm.example', 'cem@elm.example'] as $email) {
+            $this->call(null, 'POST', '/register', $this->newcomer(email: $email), 202);
+            $confirmed = $this->call(null, 'POST', '/register/confirm', ['token' => $this->token($email)]);
+            self::assertNull($confirmed['login']);
+        }
+        self::assertSame(0, $this->people('noor@elm.example'));
+        self::assertSame([], $this->call('elsewhere', 'GET', '/registrations')['items']);
+        $this->call('lead', 'GET', '/registrations', null, 403);
+        [$first, $second] = $this->call('admin', 'GET', '/registrations')['items'];
+        $this->call('elsewhere', 'PUT', '/registrations/'.$first['id'], ['yes' => true], 404);
+        $this->call('admin', 'PUT', '/registrations/'.$first['id'], ['yes' => true]);
+        $left = $this->call('admin', 'PUT', '/registrations/'.$second['id'], ['yes' => false])['items'];
+        self::assertSame([], $left);
+        self::assertSame([1, 0], [$this->people($first['email']), $this->people($second['email'])]);
+        self::assertSame(
+            'welcome',
+            $this->db()->fetchOne("SELECT kind FROM message WHERE address = ? AND kind = 'welcome'", [$first['email']]),
+        );
+        $this->call('admin', 'PUT', '/registrations/'.$first['id'], ['yes' => true], 404);
+    }
+
+    public function testNobodyFillsAMailboxOrTriesCodesWithoutEnd(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false]);
+        for ($n = 0; $n < 5; ++$n) {
+            $this->call(null, 'POST', '/register', $this->newcomer(), 202);
+        }
+        self::assertSame(3, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM registration'));
+        for ($n = 5; $n < 30; ++$n) {
+            $this->call(null, 'POST', '/register', $this->newcomer(email: "x$n@elm.example"), 202);
+        }
+        $this->call(null, 'POST', '/register', $this->newcomer(email: 'y@elm.example'), 429);
+    }
+
+    public function testALinkIsGoodForTwoDaysAndForgottenAfterwards(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false]);
+        $this->call(null, 'POST', '/register', $this->newcomer(), 202);
+        $token = $this->token('noor@elm.example');
+        $this->db()->executeStatement('UPDATE registration SET asked_at = asked_at - INTERVAL 3 DAY');
+        $this->service(EntityManagerInterface::class)->clear();
+        $this->call(null, 'POST', '/register/look', ['token' => $token], 410);
+        $this->command('platform:tidy');
+        self::assertSame(0, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM registration'));
+    }
+
+    /** @return array<string, string> */
+    private function newcomer(string $email = 'noor@elm.example'): array
+    {
+        return ['division' => 'seniors', 'given' => 'Noor', 'family' => 'Haddad', 'email' => $email];
+    }
+
+    /** @param array<string, mixed> $how */
+    private function open(array $how): void
+    {
+        $book = $this->call('admin', 'GET', '/settings');
+        $registration = ['division' => 'seniors', 'domains' => [], 'asks' => [], ...$how];
+        $settings = [...$book['settings'], 'registrations' => [$registration]];
+        $this->call('admin', 'PUT', '/settings', ['settings' => $settings, 'apply' => true], 200, [
+            'If-Match' => '"'.$book['version'].'"',
+        ]);
+        $this->service(PlatformSettings::class)->reset();
+    }
+
+    /** What workers do of those who registered. */
+    private function work(): void
+    {
+        foreach ($this->db()->fetchFirstColumn('SELECT id FROM registration WHERE token_hash IS NULL') as $id) {
+            $this->service(Registering::class)->registered(new Registered(Id::text((string) $id)));
+        }
+    }
+
+    /** Of the letter that came to an address. */
+    private function token(string $address): string
+    {
+        $this->work();
+        $this->deliver();
+        $letters = $this->call('admin', 'GET', '/simulated-inbox?address='.$address)['items'];
+        self::assertSame(1, preg_match('~/register/confirm#([\w-]+)~', $letters[0]['text'], $found));
+
+        return $found[1];
+    }
+
+    private function people(string $email): int
+    {
+        return (int) $this->db()->fetchOne('SELECT COUNT(*) FROM person WHERE email = ?', [$email]);
+    }
+}
