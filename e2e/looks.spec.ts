@@ -138,9 +138,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.waitForTimeout(150)
         await expectAccessible(page)
       }
-      for (const part of ['general', 'divisions', 'terms', 'days-off', 'versions']) {
+      for (const part of ['general', 'divisions', 'terms', 'days-off', 'messages', 'register', 'versions']) {
         await page.goto('/platform/' + part)
         await page.getByRole('link', { name: 'Days off' }).waitFor()
+        await page.waitForTimeout(150)
+        await expectAccessible(page)
+      }
+      for (const step of ['name', 'roles', 'mail', 'people']) {
+        await page.goto('/first-steps/' + step)
+        await page.getByRole('heading', { level: 2 }).first().waitFor()
         await page.waitForTimeout(150)
         await expectAccessible(page)
       }

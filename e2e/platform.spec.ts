@@ -81,3 +81,52 @@ test('settings are saved as a file and brought in again after a look', async ({ 
   await page.getByRole('link', { name: 'Divisions' }).click()
   await expect(page.getByText('Teachers')).toBeVisible()
 })
+
+test('somebody registers with the code of a division, shows their address, and is told yes', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  test.setTimeout(90_000)
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/platform/register')
+  const division = page.locator('section').filter({ hasText: 'Northlight Evening School' })
+  await choose(division, 'Who may register', 'who knows the code')
+  await division.getByLabel('Code to hand out').fill('Lamp & lantern')
+  await division.getByRole('button', { name: 'Keep it' }).click()
+  await expect(division.getByRole('button', { name: 'Keep it' })).toHaveCount(0)
+  await expect(page.getByRole('complementary')).toContainText('Northlight Evening School: people may register.')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Put these settings in force' }).click()
+  await expect(strip(page)).toContainText('The settings are changed.')
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL })
+  const theirs = await phone.newPage()
+  await theirs.goto('/sign-in')
+  await theirs.getByRole('link', { name: 'No account yet? Register' }).click()
+  await theirs.getByLabel('Given name').fill('Noor')
+  await theirs.getByLabel('Family name').fill('Haddad-Quillander')
+  await theirs.getByLabel('E-mail').fill('noor@elm.example')
+  await theirs.getByLabel('Code').fill('lantern')
+  await theirs.getByRole('button', { name: 'Send me a link' }).click()
+  await expect(theirs.getByText('This is not the code of this division.')).toBeVisible()
+  await theirs.getByLabel('Code').fill('lamp & lantern')
+  await expectAccessible(theirs)
+  await theirs.getByRole('button', { name: 'Send me a link' }).click()
+  await expect(theirs.getByText('A message is on its way to noor@elm.example.')).toBeVisible()
+
+  await page.goto('/messages/simulated-inbox')
+  const letter = page.getByRole('listitem').filter({ hasText: 'noor@elm.example' })
+  await letter.getByRole('button', { name: 'Your registration at' }).click({ timeout: 20_000 })
+  const link = (await page.locator('.letter a').getAttribute('href'))!.replace(/^https?:\/\/[^/]+/, '')
+  await theirs.goto(link)
+  await theirs.getByRole('button', { name: 'Yes, I registered' }).click()
+  await expect(theirs.getByText('An administrator looks at it now')).toBeVisible()
+
+  await page.goto('/')
+  await page.getByRole('link', { name: '1 person registered and waits for a yes.' }).click()
+  await page.getByRole('button', { name: 'Yes to Noor Haddad-Quillander' }).click()
+  await expect(strip(page)).toContainText('Noor Haddad-Quillander has an account, and is told.')
+  await expect(page.getByText('Nobody waits.')).toBeVisible()
+  await phone.close()
+})

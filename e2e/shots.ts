@@ -119,14 +119,8 @@ test('an administrator with accounts and somebody', async ({ page }) => {
   await page.screenshot({ path: folder + 'person.png' })
 })
 
-test('an administrator at the approvals, the security log and the rules', async ({ page }) => {
+test('an administrator at the security log, the rules, the first steps and the platform', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
-  await page.goto('/approvals')
-  await page
-    .getByRole('button', { name: /^Yes to/ })
-    .nth(1)
-    .waitFor()
-  await page.screenshot({ path: folder + 'approvals.png' })
   await page.goto('/security-log')
   await page.getByRole('row').nth(1).waitFor()
   await page.screenshot({ path: folder + 'security-log.png' })
@@ -135,6 +129,10 @@ test('an administrator at the approvals, the security log and the rules', async 
   await page.getByRole('checkbox', { name: 'see marks' }).uncheck()
   await page.getByText('could no longer').waitFor()
   await page.screenshot({ path: folder + 'rules.png' })
+  await page.goto('/first-steps/roles')
+  await page.getByText('Higher education').click()
+  await expect(page.getByRole('heading', { name: 'Lecturer', exact: true })).toBeVisible()
+  await page.screenshot({ path: folder + 'first-steps.png' })
   await page.goto('/platform/divisions')
   await page.getByRole('button', { name: 'Add a division below Harbour Juniors' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Choir School')

@@ -64,7 +64,14 @@ const FURTHER: [Who, string][] = [
   ...['compare', 'ladder', 'outside', 'kinds', 'numbers', 'names', 'limits', 'administrators', 'log'].map(
     (part): [Who, string] => ['administrator', `/rules/${part}`],
   ),
-  ...['general', 'terms', 'days-off', 'versions'].map((part): [Who, string] => ['administrator', `/platform/${part}`]),
+  ['administrator', '/first-steps/name'],
+  ['administrator', '/first-steps/roles'],
+  ['administrator', '/registrations'],
+  ['administrator', '/register'],
+  ...['general', 'terms', 'days-off', 'messages', 'register', 'versions'].map((part): [Who, string] => [
+    'administrator',
+    `/platform/${part}`,
+  ]),
 ]
 
 /** What the server answered since: names, titles and whatever else people made. */

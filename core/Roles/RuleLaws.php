@@ -6,6 +6,7 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\Look;
 use MintDoor\Core\Platform\SettingsProblem;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Folding;
@@ -91,7 +92,7 @@ final class RuleLaws
             ...self::numbers($after->numbers),
             ...self::limits($after->limits),
             ...self::nicknames($after->nicknames()),
-            ...self::siteKinds($after->siteKinds, $sites),
+            ...self::siteKinds($after->siteKinds, $sites, $after->limits->seats),
             ...mb_strlen($after->question) > self::LONGEST_QUESTION
                 ? [new SettingsProblem('question', 'too-long')]
                 : [],
@@ -327,10 +328,11 @@ final class RuleLaws
     /**
      * @param list<SiteKind>     $kinds
      * @param array<string, int> $sites how many there are of a kind, by its code
+     * @param int                $most  seats that a site may have
      *
      * @return list<SettingsProblem>
      */
-    private static function siteKinds(array $kinds, array $sites): array
+    private static function siteKinds(array $kinds, array $sites, int $most): array
     {
         $problems = [];
         $codes = $names = [];
@@ -343,10 +345,15 @@ final class RuleLaws
                 '' === $name => ['name', 'no-name'],
                 mb_strlen($kind->name) > self::LONGEST_NAME => ['name', 'too-long'],
                 isset($names[$name]) => ['name', 'taken-name'],
+                '' !== $kind->glyph && !\in_array($kind->glyph, Look::GLYPHS, true) => ['glyph', 'no-such-glyph'],
+                null !== $kind->seats && ($kind->seats < 1 || $kind->seats > $most) => ['seats', 'seats-of-kind'],
                 default => null,
             };
             if (null !== $wrong) {
-                $problems[] = new SettingsProblem($at.$wrong[0], $wrong[1], ['by' => $names[$name] ?? '']);
+                $problems[] = new SettingsProblem($at.$wrong[0], $wrong[1], [
+                    'by' => $names[$name] ?? '',
+                    'most' => $most,
+                ]);
             }
             $codes[$kind->code] = true;
             $names[$name] ??= $kind->code;

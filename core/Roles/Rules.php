@@ -66,6 +66,12 @@ final readonly class Rules
         );
     }
 
+    /** Whether sites of a kind are among the places to join. */
+    public function lists(string $kind): bool
+    {
+        return array_column($this->siteKinds, 'listed', 'code')[$kind] ?? true;
+    }
+
     /** What a kind of site is called; its code where it is not known any more. */
     public function nameOfKind(string $code): string
     {

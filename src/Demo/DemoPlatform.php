@@ -258,12 +258,12 @@ final class DemoPlatform
         $rules = Rules::first($juniors, $seniors)->called(
             ['content-editor' => 'Repertoire editor'],
             [
-                new SiteKind('course', 'Course'),
-                new SiteKind('ensemble', 'Ensemble'),
-                new SiteKind('workshop', 'Workshop'),
-                new SiteKind('studio', 'Studio'),
-                new SiteKind('club', 'Club'),
-                new SiteKind('evening', 'Evening class'),
+                new SiteKind('course', 'Course', 'book'),
+                new SiteKind('ensemble', 'Ensemble', 'people'),
+                new SiteKind('workshop', 'Workshop', 'hammer', 24),
+                new SiteKind('studio', 'Studio', 'note'),
+                new SiteKind('club', 'Club', 'star'),
+                new SiteKind('evening', 'Evening class', 'lamp'),
             ],
             'What do you play, and since when?',
         );

@@ -6,15 +6,9 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
-use MintDoor\Core\Roles\Limits;
-use MintDoor\Core\Roles\ReadyRoles;
-use MintDoor\Core\Roles\ReadySet;
-use MintDoor\Core\Roles\Rules;
-use MintDoor\Core\Sites\SiteKind;
-use MintDoor\Core\Text\Nicknames;
+use MintDoor\Desk\ReadyWords;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
-use MintDoor\Shared\Speech;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -33,27 +27,9 @@ final class FoundPlatformCommand extends Command
     public function __construct(
         private readonly Connection $db,
         private readonly PlatformClock $clock,
-        private readonly Speech $speech,
+        private readonly ReadyWords $words,
     ) {
         parent::__construct();
-    }
-
-    /** What holds until somebody chooses: the widest set of roles, and numbers of any form. */
-    private function rules(): Rules
-    {
-        $set = ReadySet::HigherEducation;
-        $kinds = array_map(
-            fn(string $code): SiteKind => new SiteKind($code, $this->speech->say("desk.first-kind.$code")),
-            ['course', 'workshop', 'club'],
-        );
-
-        return new Rules(
-            ReadyRoles::book($set, fn(string $code): string => $this->speech->say("desk.ready.$set->value.$code"), []),
-            [],
-            new Limits(),
-            Nicknames::FIRST_ROWS,
-            siteKinds: $kinds,
-        );
     }
 
     protected function configure(): void
@@ -70,8 +46,8 @@ final class FoundPlatformCommand extends Command
         $now = $this->clock->instant();
         if (false === $this->db->fetchOne('SELECT 1 FROM person LIMIT 1')) {
             $platform = new PlatformBuilder($this->db, $now);
-            $division = $platform->division('main', $this->speech->say('desk.first-division'), timeZone: 'UTC');
-            $platform->roles([], [], $this->rules());
+            $division = $platform->division('main', $this->words->division(), timeZone: 'UTC');
+            $platform->roles([], [], $this->words->rules());
             $platform->person(
                 'staff',
                 $division,

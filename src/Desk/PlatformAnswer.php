@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Platform\TermShown;
-use MintDoor\Shared\Named;
 
 /** Schema `Platform`: what hardly changes and every page needs. */
 final readonly class PlatformAnswer
@@ -15,7 +14,7 @@ final readonly class PlatformAnswer
      * @param list<DivisionShown> $divisions each followed by those below it
      * @param list<TermShown> $terms
      * @param int             $highestLevel that anybody has, or any site is for
-     * @param list<Named>     $siteKinds
+     * @param list<SiteKindShown> $siteKinds
      * @param list<RoleShown> $roles
      * @param list<string>    $mayMakeIn    codes of the divisions in which the caller may make sites, the likely ones
      *                                      first

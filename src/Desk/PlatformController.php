@@ -18,7 +18,6 @@ use MintDoor\Roles\Roles;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
-use MintDoor\Shared\Named;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Sites\Repository\Sites;
 use Symfony\Component\HttpFoundation\Response;
@@ -72,7 +71,12 @@ final readonly class PlatformController
                 ),
                 highestLevel: max(1, $this->people->highestLevel(), $this->sites->highestLevel()),
                 siteKinds: array_map(
-                    static fn(SiteKind $kind): Named => new Named($kind->code, $kind->name),
+                    static fn(SiteKind $kind): SiteKindShown => new SiteKindShown(
+                        $kind->code,
+                        $kind->name,
+                        $kind->glyph,
+                        $kind->seats,
+                    ),
                     $this->roles->rules()->siteKinds,
                 ),
                 roles: array_map(self::role(...), $this->roles->book()->all()),

@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Core\Platform\Division;
-use MintDoor\Core\Roles\ReadyRoles;
 use MintDoor\Core\Roles\ReadySet;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Items;
-use MintDoor\Shared\Speech;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -20,7 +18,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Roles to begin with, in the language of whoever asks. They hold once they are put into the rules. */
 final readonly class ReadyRolesController
 {
-    public function __construct(private Speech $speech, private Divisions $divisions) {}
+    public function __construct(private ReadyWords $words, private Divisions $divisions) {}
 
     #[Route('/ready-roles', name: 'ready_roles', methods: ['GET'])]
     public function sets(#[CurrentUser] Caller $caller): Response
@@ -37,13 +35,7 @@ final readonly class ReadyRolesController
         return new Answer(new Items(array_map(
             fn(ReadySet $set): array => [
                 'set' => $set->value,
-                'roles' => RulesCodec::writeRoles(
-                    ReadyRoles::book(
-                        $set,
-                        fn(string $code): string => $this->speech->say("desk.ready.$set->value.$code"),
-                        $minors,
-                    ),
-                ),
+                'roles' => RulesCodec::writeRoles($this->words->roles($set, $minors)),
             ],
             ReadySet::cases(),
         )));

@@ -53,12 +53,21 @@ final readonly class RulesHandler
     /** @throws Problem of type `Invalid` when something in it is not understood */
     public function read(RulesRequest $request): Rules
     {
-        $rules = RulesCodec::read($request->rules);
+        $data = $request->rules;
+        // Of a file that was written before kinds of sites had more than a name.
+        $unsaid = ['glyph' => '', 'seats' => null, 'listed' => true];
+        if (isset($data['siteKinds']) && \is_array($data['siteKinds'])) {
+            $data['siteKinds'] = array_map(
+                static fn(mixed $kind): mixed => \is_array($kind) ? [...$unsaid, ...$kind] : $kind,
+                $data['siteKinds'],
+            );
+        }
+        $rules = RulesCodec::read($data);
         $byCode = static fn(array $data): array => [
             ...$data,
             'roles' => array_column((array) ($data['roles'] ?? []), null, 'code'),
         ];
-        if ($byCode($request->rules) != $byCode(RulesCodec::write($rules))) {
+        if ($byCode($data) != $byCode(RulesCodec::write($rules))) {
             throw Problem::field('/rules', 'not-understood', 'desk.something-these-rules-not');
         }
 

@@ -150,7 +150,7 @@ final readonly class Doors
             $access->row->string('title'),
             $access->row->string('code'),
             $access->row->string('division_name'),
-            $access->row->string('term_name'),
+            $access->row->stringOrNull('term_name') ?? '',
             ...$this->standings->sortNamesOfLeads($access->site->id, $access->now, self::LEADS),
         ];
         $this->keys->choose($door, $chosen, implode(' ', $around));

@@ -77,6 +77,9 @@ final readonly class OpenDoors
         $items = [];
         foreach ($doors as $door) {
             $row = $sites[$door->site];
+            if (!$this->roles->rules()->lists($row->string('kind'))) {
+                continue;
+            }
             $here = (new Timeline($own[$door->site] ?? []))->at($now);
             $admission = $doorman->admit(
                 $door->terms(),
@@ -94,7 +97,7 @@ final readonly class OpenDoors
                     site: new SiteName($door->site, $row->string('title')),
                     kind: $this->roles->rules()->nameOfKind($row->string('kind')),
                     division: $row->string('division_name'),
-                    term: $row->string('term_name'),
+                    term: $row->stringOrNull('term_name') ?? '',
                     timeZone: $row->string('time_zone'),
                     asks: $door->policy->approval,
                     question: $this->roles->rules()->question,

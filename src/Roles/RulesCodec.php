@@ -39,7 +39,7 @@ final class RulesCodec
      *     limits: array<string, int>,
      *     nicknames: list<list<string>>,
      *     outside: list<array{division: string, rule: string}>,
-     *     siteKinds: list<array{code: string, name: string}>,
+     *     siteKinds: list<array<string, mixed>>,
      *     question: string,
      * } schema `Rules`
      */
@@ -64,10 +64,7 @@ final class RulesCodec
                 array_keys($rules->outside),
                 array_values($rules->outside),
             ),
-            'siteKinds' => array_map(
-                static fn(SiteKind $kind): array => ['code' => $kind->code, 'name' => $kind->name],
-                $rules->siteKinds,
-            ),
+            'siteKinds' => array_map(get_object_vars(...), $rules->siteKinds),
             'question' => $rules->question,
         ];
     }
@@ -103,6 +100,9 @@ final class RulesCodec
                 static fn(array $each): SiteKind => new SiteKind(
                     self::string($each['code'] ?? ''),
                     self::string($each['name'] ?? ''),
+                    self::string($each['glyph'] ?? ''),
+                    isset($each['seats']) ? (int) self::string($each['seats']) : null,
+                    false !== ($each['listed'] ?? true),
                 ),
                 $maps($data['siteKinds'] ?? self::SITE_KINDS_BEFORE),
             ),

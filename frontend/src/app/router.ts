@@ -151,7 +151,7 @@ export const router = createRouter({
       path: '/first-steps/:step?',
       name: 'first-steps',
       component: () => import('@/desk/FirstStepsPage.vue'),
-      meta: { words: ['steps', 'platform', 'rules', 'roster', 'changes', 'glossary'] },
+      meta: { words: ['steps', 'platform', 'rules', 'roster'] },
     },
     {
       path: '/platform/:part(general|divisions|terms|days-off|messages|register|versions)?',

@@ -50,7 +50,7 @@ function write(text: string) {
         @update:model-value="edit().look.mark = name"
         ><span class="choice"
           ><img v-if="!name" src="/mark.svg" alt="" width="20" height="20" /><GlyphMark v-else :name="name" />{{
-            tIn('platform.look.glyph', name || 'own')
+            name ? tIn('glyph', name) : t('platform.look.own-mark')
           }}</span
         ></OneOf
       >

@@ -108,7 +108,7 @@ describe('the settings of the platform', () => {
     const { page, settled } = await open('general', { 'PUT /settings': { ...nothing, problems } })
     await page.find('#platform-name').setValue('')
     await settled()
-    expect(page.find('.name .wrong').text()).toBe('It needs a name.')
+    expect(page.find('.field .wrong').text()).toBe('It needs a name.')
     expect(page.find('.docked button.p-button').attributes('disabled')).toBeDefined()
   })
 

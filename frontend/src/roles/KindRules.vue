@@ -1,9 +1,16 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
+import { computed } from 'vue'
 import type { Rules } from '@/shared/api'
 import { codeFrom } from '@/shared/codes'
-import { t } from '@/shared/words'
+import { t, tIn } from '@/shared/words'
+import GlyphMark from '@/ui/GlyphMark.vue'
+import { GLYPHS } from '@/ui/glyphs'
+import NumberField from '@/ui/NumberField.vue'
+import { optionsIn } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
+import Tick from '@/ui/Tick.vue'
 
 /** What the platform calls its kinds of sites, and what it asks whoever asks for a place in one. */
 const props = defineProps<{
@@ -23,7 +30,11 @@ function rename(index: number, name: string) {
   if (!props.known.includes(kind.code)) kind.code = codeFrom(name || 'kind', others)
   kind.name = name
 }
-const add = () => props.edit().siteKinds.push({ code: codeFrom('kind', codes()), name: '' })
+const add = () =>
+  props.edit().siteKinds.push({ code: codeFrom('kind', codes()), name: '', glyph: '', seats: null, listed: true })
+const glyphs = computed(() =>
+  optionsIn(['', ...Object.keys(GLYPHS)], (name) => (name ? tIn('glyph', name) : t('rules.kind.noGlyph'))),
+)
 const remove = (index: number) => props.edit().siteKinds.splice(index, 1)
 
 /** The first is that of a site of which nothing else is said. */
@@ -46,7 +57,24 @@ function first(index: number) {
           :model-value="kind.name"
           @update:model-value="rename(index, $event ?? '')"
         />
-        <span class="num soft">{{ kind.code }}</span>
+        <PickOne
+          :label="t('rules.kind.glyph')"
+          :options="glyphs"
+          :model-value="kind.glyph"
+          @update:model-value="edit().siteKinds[index]!.glyph = $event ?? ''"
+        />
+        <GlyphMark :name="kind.glyph" />
+        <label :for="`kind-seats-${index}`">{{ t('rules.kind.seats') }}</label><NumberField
+          :id="`kind-seats-${index}`"
+          :figures="5"
+          :model-value="kind.seats"
+          @update:model-value="edit().siteKinds[index]!.seats = $event || null"
+        />
+        <Tick
+          :model-value="kind.listed"
+          @update:model-value="edit().siteKinds[index]!.listed = !rules.siteKinds[index]!.listed"
+          >{{ t('rules.kind.listed') }}</Tick
+        >
         <span v-if="index === 0" class="soft">{{ t('rules.kind.first') }}</span>
         <button
           v-else
@@ -60,7 +88,7 @@ function first(index: number) {
           {{ t('rules.kind.remove') }}
         </button>
       </span>
-      <span v-else>{{ kind.name }}</span>
+      <span v-else class="row"><GlyphMark :name="kind.glyph" />{{ kind.name }}</span>
       <p v-for="wrong in wrongAt('siteKinds/' + kind.code)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
     </li>
   </ul>

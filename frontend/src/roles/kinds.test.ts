@@ -7,8 +7,8 @@ import KindRules from './KindRules.vue'
 function kinds(mayChange = true) {
   const rules = reactive({
     siteKinds: [
-      { code: 'course', name: 'Course' },
-      { code: 'club', name: 'Club' },
+      { code: 'course', name: 'Course', glyph: '', seats: null, listed: true },
+      { code: 'club', name: 'Club', glyph: '', seats: null, listed: true },
     ],
     question: '',
   }) as Rules
@@ -27,8 +27,14 @@ describe('kinds of sites', () => {
   it('are added with a code that follows the name, moved to the front and removed', async () => {
     const { page, rules, press } = kinds()
     await press('Add a kind')
-    await page.findAll('li input').at(-1)!.setValue('Evening class')
-    expect(rules.siteKinds.at(-1)).toEqual({ code: 'evening-class', name: 'Evening class' })
+    await page.findAll('li input[maxlength]').at(-1)!.setValue('Evening class')
+    expect(rules.siteKinds.at(-1)).toEqual({
+      code: 'evening-class',
+      name: 'Evening class',
+      glyph: '',
+      seats: null,
+      listed: true,
+    })
     await press('Offer it first')
     expect(rules.siteKinds.map(({ code }) => code)).toEqual(['club', 'course', 'evening-class'])
     await press('Take off the list')
@@ -39,7 +45,7 @@ describe('kinds of sites', () => {
     const { page, rules } = kinds()
     await page.findAll('li input')[0]!.setValue('Class')
     await page.find('#rules-question').setValue('What do you play?')
-    expect(rules.siteKinds[0]).toEqual({ code: 'course', name: 'Class' })
+    expect(rules.siteKinds[0]).toEqual({ code: 'course', name: 'Class', glyph: '', seats: null, listed: true })
     expect(rules.question).toBe('What do you play?')
   })
 

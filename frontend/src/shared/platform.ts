@@ -30,5 +30,8 @@ export function usePlatform() {
   const { data: platform } = useQuery({ queryKey: ['platform'], queryFn: fetchPlatform, staleTime: 300_000 })
   const names = computed(() => new Map(platform.value?.roles.map((role) => [role.code, role.name])))
   const roleName = (code: string | null | undefined) => (code && names.value.get(code)) || code || ''
-  return { platform, roleName }
+  const glyphs = computed(() => new Map(platform.value?.siteKinds.map((kind) => [kind.code, kind.glyph])))
+  /** The drawing of a kind of site; empty for none. */
+  const glyphOf = (kind: string) => glyphs.value.get(kind) ?? ''
+  return { platform, roleName, glyphOf }
 }

@@ -2463,9 +2463,14 @@ export interface components {
             /** @description a day, included */
             endsOn: string;
         };
-        Named: {
+        /** @description name of a drawing; empty for none */
+        Glyph: string;
+        SiteKindShown: {
             code: string;
             name: string;
+            glyph: components["schemas"]["Glyph"];
+            /** @description that a new site of it has; null for no limit */
+            seats: number | null;
         };
         /** @enum {string} */
         Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-history" | "run-site";
@@ -2488,7 +2493,7 @@ export interface components {
             terms: components["schemas"]["Term"][];
             /** @description that anybody has, or any site is for */
             highestLevel: number;
-            siteKinds: components["schemas"]["Named"][];
+            siteKinds: components["schemas"]["SiteKindShown"][];
             roles: components["schemas"]["Role"][];
             /** @description codes of the divisions in which the caller may make sites, the likely ones first */
             mayMakeIn: string[];
@@ -2497,6 +2502,10 @@ export interface components {
         SiteKind: string;
         /** @enum {string} */
         SiteState: "draft" | "open" | "closed";
+        Named: {
+            code: string;
+            name: string;
+        };
         Levels: {
             lowest: number;
             highest: number;
@@ -2760,12 +2769,21 @@ export interface components {
             keepAddresses: number;
             keepAnswers: number;
         };
+        SiteKindRules: {
+            code: string;
+            name: string;
+            glyph: components["schemas"]["Glyph"];
+            /** @description that a new site of it has; null for no limit */
+            seats: number | null;
+            /** @description whether such sites are among the places to join */
+            listed: boolean;
+        };
         Rules: {
             roles: components["schemas"]["RoleRules"][];
             numbers: components["schemas"]["NumberFormat"][];
             limits: components["schemas"]["Limits"];
             /** @description what kinds of sites there are; the first is that of a site of which nothing else is said */
-            siteKinds: components["schemas"]["Named"][];
+            siteKinds: components["schemas"]["SiteKindRules"][];
             /** @description what whoever asks for a place is asked; empty for why they ask */
             question: string;
             /** @description how divisions have it that their people are let in by others; `ask` where nothing is said */
@@ -2809,8 +2827,6 @@ export interface components {
             };
             version: number;
         };
-        /** @description name of a drawing; empty for none */
-        Glyph: string;
         /** @description each as "#1f5a4b"; null for the program's own */
         AccentColours: {
             accent: string;

@@ -36,6 +36,14 @@ watch(
   () => form.title,
   (title) => codeIsOwn.value || (form.code = shortCodeOf(title)),
 )
+// What a kind of site begins with, until somebody says otherwise.
+const seatsOf = (kind: string) => String(platform.value?.siteKinds.find(({ code }) => code === kind)?.seats ?? '')
+watch(
+  () => form.kind,
+  (kind, before) => {
+    if (!props.site && String(form.seats) === (before ? seatsOf(before) : '')) form.seats = seatsOf(kind)
+  },
+)
 const version = ref(0)
 const problem = shallowRef<Problem | null>(null)
 const elsewhere = ref('')

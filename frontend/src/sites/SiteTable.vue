@@ -2,9 +2,11 @@
 import Skeleton from 'primevue/skeleton'
 import type { SiteSummary } from '@/shared/api'
 import { useLevels } from '@/shared/levels'
+import { usePlatform } from '@/shared/platform'
 import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
+import GlyphMark from '@/ui/GlyphMark.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 
@@ -17,6 +19,7 @@ function all() {
   for (const site of open.length ? open : sites) emit('pick', site.id)
 }
 const { levelBand } = useLevels()
+const { glyphOf } = usePlatform()
 </script>
 
 <template>
@@ -34,7 +37,11 @@ const { levelBand } = useLevels()
   >
     <template #cell="{ row: site, column }">
       <template v-if="column === 'title'"
-        ><RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
+        ><GlyphMark class="of-kind" :name="glyphOf(site.kind)" :size="16" /><RouterLink
+          class="title"
+          :to="{ name: 'roster', params: { site: site.id } }"
+          >{{ site.title }}</RouterLink
+        >
         {{ ' ' }}<span class="num soft">{{ site.code }}</span></template
       >
       <template v-else-if="column === 'division'">{{ site.division.name }}</template>
@@ -59,6 +66,10 @@ const { levelBand } = useLevels()
 </template>
 
 <style scoped>
+.of-kind {
+  vertical-align: -3px;
+  margin-right: 6px;
+}
 .title {
   font-weight: 600;
 }

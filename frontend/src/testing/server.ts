@@ -56,8 +56,8 @@ export const platform = {
   divisions: [division, { code: 'faculty', name: 'Faculty', parent: null, levels: null }],
   highestLevel: 10,
   siteKinds: [
-    { code: 'course', name: 'Course' },
-    { code: 'club', name: 'Club' },
+    { code: 'course', name: 'Course', glyph: '', seats: null },
+    { code: 'club', name: 'Club', glyph: '', seats: null },
   ],
   mayMakeIn: ['seniors'],
   terms: [{ code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }],

@@ -29,7 +29,7 @@ final class FirstStepsTest extends ApiTestCase
     public function testANameAndALookAreThereForWhoeverComes(): void
     {
         self::assertSame(
-            ['name' => 'Mint Door', 'mark' => '', 'light' => null, 'dark' => null],
+            ['name' => 'Mint Door', 'mark' => '', 'light' => null, 'dark' => null, 'register' => false],
             $this->call(null, 'GET', '/look'),
         );
         $settings = $this->call('admin', 'GET', '/settings')['settings'];
