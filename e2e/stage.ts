@@ -40,8 +40,11 @@ export function foundAnew(): string {
 }
 
 /** So that the next file of walks can begin with the demo. */
-export const leaveFounded = () =>
+export function leaveFounded() {
+  console('roster:verify')
   console('dbal:run-sql', '-q', 'SET STATEMENT foreign_key_checks=0 FOR DELETE FROM person')
+  furnishedFor = ''
+}
 
 /** Each file of walks begins with the demo as it is; what the walks before it left behind must be whole. */
 export function furnishFor(file: string) {

@@ -416,6 +416,10 @@ final class SettingsLaws
             }
             $seen[$registration->division] = true;
             array_push($problems, ...self::of($registration->division, $settings, $at));
+            // Lists are read by numbers, and doors open for levels: nobody gives themselves either.
+            if ([] !== $registration->asks && !$registration->approved) {
+                $problems[] = new SettingsProblem($at.'asks', 'asks-unapproved');
+            }
             if (RegistrationFor::Domains === $registration->for && [] === $registration->domains) {
                 $problems[] = new SettingsProblem($at.'domains', 'no-domain');
             }

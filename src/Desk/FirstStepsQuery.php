@@ -7,6 +7,7 @@ namespace MintDoor\Desk;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\FirstStep;
 use MintDoor\Core\Platform\FirstSteps;
+use MintDoor\Core\Platform\FirstStepState;
 use MintDoor\Messages\Carrier;
 use MintDoor\People\Repository\People;
 use MintDoor\Platform\PlatformSettings;
@@ -28,6 +29,12 @@ final readonly class FirstStepsQuery
 
     public function now(): FirstSteps
     {
+        $said = $this->said->said();
+        $done = array_filter($said, static fn(FirstStepState $state): bool => FirstStepState::Done === $state);
+        // A platform that has them behind it is not looked at any more.
+        if (\count($done) === \count(FirstStep::cases())) {
+            return new FirstSteps([], $said);
+        }
         $settings = $this->settings->read();
         $offered = static fn(Division $division): bool => !$division->retired;
         $shown = [
@@ -44,7 +51,7 @@ final readonly class FirstStepsQuery
             array_values(
                 array_filter(FirstStep::cases(), static fn(FirstStep $step): bool => $shown[$step->value] ?? false),
             ),
-            $this->said->said(),
+            $said,
         );
     }
 }

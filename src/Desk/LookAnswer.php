@@ -26,7 +26,8 @@ final readonly class LookAnswer
         public bool $register,
     ) {}
 
-    public static function of(Settings $settings): self
+    /** @param string $name that it has where nobody set one, too */
+    public static function of(Settings $settings, string $name): self
     {
         $accent = Accent::read($settings->look->accent);
 
@@ -36,7 +37,7 @@ final readonly class LookAnswer
         );
 
         return new self(
-            $settings->name,
+            $name,
             $settings->look->mark,
             $accent?->onLight(),
             $accent?->onDark(),

@@ -17,6 +17,6 @@ final readonly class LookController
     #[Route('/look', name: 'look', methods: ['GET'])]
     public function look(): Response
     {
-        return new Answer(LookAnswer::of($this->settings->read()));
+        return new Answer(LookAnswer::of($this->settings->asPut(), $this->settings->name()));
     }
 }

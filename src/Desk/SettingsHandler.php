@@ -78,7 +78,7 @@ final readonly class SettingsHandler
             reach: $this->reachMoved($before->divisions, $after->divisions),
             sites: self::sitesOfMovedTerms($before, $after, $use),
             version: $this->settings->version(),
-            look: LookAnswer::of($after),
+            look: LookAnswer::of($after, $after->name),
         );
     }
 

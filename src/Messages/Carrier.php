@@ -33,7 +33,7 @@ final readonly class Carrier implements InsideMail
 
     public function staysInside(): bool
     {
-        return $this->isInside($this->settings->read()->mail);
+        return $this->isInside($this->settings->asPut()->mail);
     }
 
     /** Whether messages would stay in the platform by such settings. */
@@ -49,18 +49,18 @@ final readonly class Carrier implements InsideMail
     /** Whether somebody decided who carries messages. */
     public function isChosen(): bool
     {
-        return MailCarrier::Unset !== $this->settings->read()->mail->carrier || !$this->staysInside();
+        return MailCarrier::Unset !== $this->settings->asPut()->mail->carrier || !$this->staysInside();
     }
 
     /** Address that messages come from. */
     public function from(): string
     {
-        return $this->settings->read()->mail->from ?: $this->from;
+        return $this->settings->asPut()->mail->from ?: $this->from;
     }
 
     public function transport(): TransportInterface
     {
-        return $this->of($this->settings->read()->mail, $this->secrets->password());
+        return $this->of($this->settings->asPut()->mail, $this->secrets->password());
     }
 
     /** What would carry messages by such settings. */

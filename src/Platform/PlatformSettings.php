@@ -26,6 +26,8 @@ final class PlatformSettings implements ResetInterface
 {
     private ?Settings $settings = null;
 
+    private ?Settings $asPut = null;
+
     public function __construct(
         private readonly Divisions $divisions,
         private readonly Terms $terms,
@@ -38,7 +40,7 @@ final class PlatformSettings implements ResetInterface
     public function read(): Settings
     {
         // What stands in no table of its own is that of the version that holds.
-        $kept = SettingsCodec::read($this->versions->last()->settings ?? []);
+        $kept = $this->asPut();
 
         return $this->settings ??= new Settings(
             $this->name(),
@@ -69,6 +71,15 @@ final class PlatformSettings implements ResetInterface
         );
     }
 
+    /**
+     * The settings as they were put in force, in one statement: for what every page asks of them, as its look. On a
+     * platform on which nobody set anything they are empty.
+     */
+    public function asPut(): Settings
+    {
+        return $this->asPut ??= SettingsCodec::read($this->versions->last()->settings ?? []);
+    }
+
     /** @return \Closure(string): bool whether a day, as year-month-day, is off in a division */
     public function offIn(string $division): \Closure
     {
@@ -97,9 +108,7 @@ final class PlatformSettings implements ResetInterface
 
     private function nameSet(): string
     {
-        $name = $this->versions->last()->settings['name'] ?? '';
-
-        return \is_string($name) ? $name : '';
+        return $this->asPut()->name;
     }
 
     /**
@@ -131,6 +140,7 @@ final class PlatformSettings implements ResetInterface
     public function reset(): void
     {
         $this->settings = null;
+        $this->asPut = null;
     }
 
     private function becomeTerms(Settings $settings): void

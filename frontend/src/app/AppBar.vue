@@ -32,7 +32,7 @@ const rooms = computed(() => [
 
 <template>
   <header class="bar no-print" :class="{ many: rooms.length > MANY }">
-    <RouterLink to="/" class="mark"
+    <RouterLink to="/" class="mark" :title="platformName"
       ><PlatformMark :size="24" /><span>{{ platformName }}</span></RouterLink
     >
     <nav :aria-label="t('app.rooms')">
@@ -90,6 +90,18 @@ const rooms = computed(() => [
   color: var(--ink);
   text-decoration: none;
   white-space: nowrap;
+}
+/* A name that is long gives way before anything else does. */
+.bar .mark {
+  flex: 0 1000 auto;
+  min-width: 24px;
+}
+.bar .mark > :not(span) {
+  flex: none;
+}
+.bar .mark span {
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 @media (max-width: 1440px) {
   .many .mark span {

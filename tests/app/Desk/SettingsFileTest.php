@@ -7,7 +7,14 @@ namespace MintDoor\Tests\App\Desk;
 use MintDoor\Core\Platform\DaysOff;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\Letterhead;
 use MintDoor\Core\Platform\Levels;
+use MintDoor\Core\Platform\Look;
+use MintDoor\Core\Platform\MailCarrier;
+use MintDoor\Core\Platform\MailSecurity;
+use MintDoor\Core\Platform\MailServer;
+use MintDoor\Core\Platform\Registration;
+use MintDoor\Core\Platform\RegistrationFor;
 use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\Term;
 use MintDoor\Core\Roles\Rules;
@@ -52,6 +59,25 @@ final class SettingsFileTest extends ApiTestCase
                 ),
                 $dice->chance(30) ? [] : [new Term('t', $text(), '2026-09-07', '2026-12-18', 'd0')],
                 $dice->chance(30) ? [] : [new DaysOff($text(), '2026-12-25', '2026-12-26')],
+                new Look($dice->chance(50) ? 'leaf' : '', $dice->chance(50) ? '#1d4e89' : ''),
+                new MailServer(
+                    MailCarrier::cases()[$dice->below(3)],
+                    $text(),
+                    1 + $dice->below(65_535),
+                    MailSecurity::cases()[$dice->below(3)],
+                    $text(),
+                    $text(),
+                ),
+                [new Letterhead($dice->chance(50) ? null : 'd0', $text(), $text(), $text(), '21:00', '07:00')],
+                [
+                    new Registration(
+                        'd0',
+                        RegistrationFor::cases()[$dice->below(4)],
+                        [$text(), $text()],
+                        $dice->chance(50),
+                        $dice->chance(50) ? ['level', 'number'] : [],
+                    ),
+                ],
             );
             $rules = Rules::first(['d0'], ['d1']);
             $read = $file->read(SettingsFile::dump($settings, $rules));

@@ -7,7 +7,14 @@ namespace MintDoor\Tests\Core\Platform;
 use MintDoor\Core\Platform\DaysOff;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\Letterhead;
 use MintDoor\Core\Platform\Levels;
+use MintDoor\Core\Platform\Look;
+use MintDoor\Core\Platform\MailCarrier;
+use MintDoor\Core\Platform\MailSecurity;
+use MintDoor\Core\Platform\MailServer;
+use MintDoor\Core\Platform\Registration;
+use MintDoor\Core\Platform\RegistrationFor;
 use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\SettingsChange;
 use MintDoor\Core\Platform\SettingsLaws;
@@ -45,6 +52,51 @@ final class SettingsLawsTest extends TestCase
             'parent' => 'school',
             ...$other,
         ]));
+        $more = static fn(mixed ...$other): Settings => new Settings(
+            ...[...get_object_vars(self::school()), ...$other]
+        );
+        $mail = static fn(mixed ...$other): Settings => $more(mail: new MailServer(...[
+            'carrier' => MailCarrier::Server,
+            'host' => 'mail.elm.example',
+            'from' => 'door@elm.example',
+            ...$other,
+        ]));
+        $letter = static fn(mixed ...$other): Settings => $more(letterheads: [new Letterhead(...$other)]);
+        $register = static fn(mixed ...$other): Settings => $more(registrations: [
+            new Registration(...['division' => 'upper', 'for' => RegistrationFor::Anybody, ...$other]),
+        ]);
+        yield 'a mark nobody drew' => ['look/mark', 'no-such-glyph', $more(look: new Look('dragon'))];
+        yield 'a colour that is none' => ['look/accent', 'no-colour', $more(look: new Look(accent: 'red'))];
+        yield 'a colour too pale to read' => ['look/accent', 'too-pale', $more(look: new Look(accent: '#ffd400'))];
+        yield 'a server without a name' => ['mail/host', 'no-host', $mail(host: '')];
+        yield 'a name that is no server\'s' => ['mail/host', 'not-a-host', $mail(host: "a\nb")];
+        yield 'a port there is none of' => ['mail/port', 'out-of-range', $mail(port: 0)];
+        yield 'messages from nobody' => ['mail/from', 'no-address', $mail(from: '')];
+        yield 'messages from two' => ['mail/from', 'not-an-address', $mail(from: "a@elm.example\r\nBcc: b@c.d")];
+        yield 'an open connection outside' => ['mail/security', 'open-outside', $mail(security: MailSecurity::None)];
+        yield 'half of quiet hours' => ['letterheads/0/quietUntil', 'half-quiet', $letter(quietFrom: '21:00')];
+        $late = $letter(quietFrom: '25:00', quietUntil: '07:00');
+        yield 'no time of day' => ['letterheads/0/quietFrom', 'not-a-time', $late];
+        yield 'a sender of two lines' => ['letterheads/0/sender', 'one-line', $letter(sender: "A\nB")];
+        yield 'answers to nobody' => ['letterheads/0/replyTo', 'not-an-address', $letter(replyTo: 'office')];
+        yield 'two for everybody' => [
+            'letterheads/1/division',
+            'taken-letterhead',
+            $more(letterheads: [new Letterhead(), new Letterhead()]),
+        ];
+        $none = $register(for: RegistrationFor::Domains);
+        yield 'domains without one' => ['registrations/0/domains', 'no-domain', $none];
+        yield 'a domain that is none' => ['registrations/0/domains', 'not-a-domain', $register(domains: ['elm'])];
+        yield 'a number one gives oneself' => [
+            'registrations/0/asks',
+            'asks-unapproved',
+            $register(approved: false, asks: ['number']),
+        ];
+        yield 'registering where nothing is' => [
+            'registrations/0/division',
+            'no-such-division',
+            $register(division: 'moon'),
+        ];
         yield 'a platform nobody can name' => ['name', 'no-name', self::school(name: ' ')];
         yield 'a name without an end' => ['name', 'too-long', self::school(name: str_repeat('x', 121))];
         yield 'no division' => ['divisions', 'no-division', self::school([], terms: [], daysOff: [])];

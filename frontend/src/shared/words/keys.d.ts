@@ -1920,6 +1920,7 @@ export interface Sentences {
   'platform.problem.no-domain': [never, false]
   'platform.problem.not-a-domain': ['domain', false]
   'platform.problem.taken-registration': [never, false]
+  'platform.problem.asks-unapproved': [never, false]
   'platform.look.mark': [never, false]
   'platform.look.accent': [never, false]
   'platform.look.accentMore': [never, false]
