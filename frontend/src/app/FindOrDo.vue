@@ -119,6 +119,7 @@ const leave = () => box.value?.querySelector('input')?.blur()
 
 <style scoped>
 .finder {
-  flex: 0 1 360px;
+  flex: 1 1 290px;
+  max-width: 360px;
 }
 </style>
