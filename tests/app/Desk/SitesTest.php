@@ -151,7 +151,7 @@ final class SitesTest extends ApiTestCase
         yield 'a code of emoji' => [['code' => '🎻🎻'], '/code'];
         yield 'no kind' => [['kind' => 'shoe'], '/kind'];
         yield 'no division' => [['division' => 'nowhere'], '/division'];
-        yield 'no term' => [['term' => ''], '/term'];
+        yield 'no such term' => [['term' => 'nowhere'], '/term'];
         yield 'levels the wrong way round' => [['lowest' => 8, 'highest' => 6], '/highest'];
         yield 'half a band' => [['highest' => null], '/highest'];
         yield 'no seats at all' => [['seats' => 0], '/seats'];
