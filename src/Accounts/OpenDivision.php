@@ -10,11 +10,11 @@ use MintDoor\Core\Platform\Levels;
 final readonly class OpenDivision
 {
     /**
-     * @param 'domains'|'code'|'anybody' $for
-     * @param list<string>               $domains that addresses are to be at
-     * @param bool                       $approved whether somebody says yes before there is an account
-     * @param list<string>               $asks     some of `number` and `level`
-     * @param ?Levels                    $levels   null for those without names
+     * @param string       $for      a `RegistrationFor`, never for nobody
+     * @param list<string> $domains  that addresses are to be at
+     * @param bool         $approved whether somebody says yes before there is an account
+     * @param list<string> $asks     some of `number` and `level`
+     * @param ?Levels      $levels    null for those without names
      */
     public function __construct(
         public string $code,

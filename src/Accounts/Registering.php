@@ -62,7 +62,7 @@ final readonly class Registering
         $open = [];
         foreach ($settings->divisions->inOrder() as ['division' => $division]) {
             $registration = $settings->registrationOf($division->code);
-            if (null !== $registration && RegistrationFor::Nobody !== $registration->for) {
+            if (null !== $registration) {
                 $levels = $settings->divisions->levels($division->code);
                 $asks = array_diff($registration->asks, [] === $levels?->names ? ['level'] : []);
                 $open[] = new OpenDivision(

@@ -11,7 +11,8 @@ use MintDoor\Core\Platform\FirstSteps;
 final readonly class FirstStepsAnswer
 {
     /**
-     * @param list<array{step: string, state: string}> $steps in order
+     * @param list<array{step: string, state: string, next: ?string}> $steps in order; `next` is the open one after it,
+     *     going round
      * @param bool                                      $begun whether any was done or left out
      */
     private function __construct(public array $steps, public bool $begun) {}
@@ -20,7 +21,11 @@ final readonly class FirstStepsAnswer
     {
         return new self(
             array_map(
-                static fn(FirstStep $step): array => ['step' => $step->value, 'state' => $steps->state($step)->value],
+                static fn(FirstStep $step): array => [
+                    'step' => $step->value,
+                    'state' => $steps->state($step)->value,
+                    'next' => $steps->after($step)?->value,
+                ],
                 FirstStep::cases(),
             ),
             $steps->begun(),

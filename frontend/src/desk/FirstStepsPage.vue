@@ -17,7 +17,7 @@ import SettingsDifferences from '@/platform/SettingsDifferences.vue'
 import TermSettings from '@/platform/TermSettings.vue'
 import { problemSentence, useSettings } from '@/platform/settings'
 import Trouble from '@/ui/Trouble.vue'
-import { stepAfter, useFirstSteps, type Step } from './firstSteps'
+import { useFirstSteps, type Step } from './firstSteps'
 
 /** From an empty platform to the first class: each step says what it is for, and is done, left out, or come back to. */
 const route = useRoute()
@@ -80,7 +80,7 @@ watch(
 )
 
 async function goOn(from: Step) {
-  const next = stepAfter(steps.value, from)
+  const next = steps.value.find((each) => each.step === from)?.next
   await router.push({ name: 'first-steps', params: { step: next ?? from } })
   document.getElementById('step-title')?.focus()
 }

@@ -6,12 +6,6 @@ import { queries } from '@/shared/queries'
 export type Step = FirstSteps['steps'][number]['step']
 export type StepState = FirstSteps['steps'][number]['state']
 
-/** The next open step after one, going round; undefined where none is open. The same as `core/Platform/FirstSteps`. */
-export function stepAfter(steps: FirstSteps['steps'], step: Step): Step | undefined {
-  const place = steps.findIndex((each) => each.step === step)
-  return [...steps.slice(place + 1), ...steps.slice(0, place)].find(({ state }) => state === 'open')?.step
-}
-
 /** How far the platform is. Example: `const { steps, open, say } = useFirstSteps()`. */
 export function useFirstSteps() {
   const { data, error, refetch } = useQuery({

@@ -63,7 +63,7 @@ function first(index: number) {
           :model-value="kind.glyph"
           @update:model-value="edit().siteKinds[index]!.glyph = $event ?? ''"
         />
-        <GlyphMark :name="kind.glyph" />
+        <span><GlyphMark :name="kind.glyph" /></span>
         <label :for="`kind-seats-${index}`">{{ t('rules.kind.seats') }}</label><NumberField
           :id="`kind-seats-${index}`"
           :figures="5"
@@ -88,7 +88,7 @@ function first(index: number) {
           {{ t('rules.kind.remove') }}
         </button>
       </span>
-      <span v-else class="row"><GlyphMark :name="kind.glyph" />{{ kind.name }}</span>
+      <span v-else class="read"><GlyphMark :name="kind.glyph" />{{ kind.name }}</span>
       <p v-for="wrong in wrongAt('siteKinds/' + kind.code)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
     </li>
   </ul>
@@ -127,5 +127,17 @@ ul {
 }
 .question {
   max-width: 620px;
+}
+@media (min-width: 1000px) {
+  .row {
+    display: grid;
+    grid-template-columns: 180px 112px 20px auto 69px minmax(0, 1fr) 100px 125px;
+    justify-items: start;
+  }
+}
+.read {
+  display: flex;
+  gap: 8px;
+  align-items: center;
 }
 </style>

@@ -2408,6 +2408,8 @@ export interface components {
             steps: {
                 step: components["schemas"]["FirstStep"];
                 state: components["schemas"]["FirstStepState"];
+                /** @description the open one after it, going round */
+                next: components["schemas"]["FirstStep"] | null;
             }[];
             /** @description whether any was done or left out */
             begun: boolean;

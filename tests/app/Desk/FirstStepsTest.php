@@ -15,6 +15,8 @@ final class FirstStepsTest extends ApiTestCase
             ['divisions', 'terms', 'numbers', 'people', 'site'],
             array_keys(array_filter($states, static fn(string $state): bool => 'done' === $state)),
         );
+        $next = array_column($this->call('admin', 'GET', '/first-steps')['steps'], 'next', 'step');
+        self::assertSame(['language', 'roles', 'name'], [$next['name'], $next['divisions'], $next['mail']]);
         self::assertSame('left-out', $this->say('mail', 'left-out')['mail']);
         self::assertSame('done', $this->say('mail', 'done')['mail']);
         self::assertSame('open', $this->say('mail', 'open')['mail']);

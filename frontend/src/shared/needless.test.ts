@@ -1,22 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { needlessOf } from '@/shared/platform'
-import type { Platform } from '@/shared/api'
-import { stepAfter, type Step, type StepState } from './firstSteps'
-
-const steps = (states: Partial<Record<Step, StepState>>) =>
-  (['name', 'language', 'terms', 'site'] as const).map((step) => ({ step, state: states[step] ?? ('open' as const) }))
-
-describe('first steps', () => {
-  it('go on with the next open one, and round', () => {
-    expect(stepAfter(steps({}), 'name')).toBe('language')
-    expect(stepAfter(steps({ language: 'done', terms: 'left-out' }), 'name')).toBe('site')
-    expect(stepAfter(steps({ site: 'done' }), 'terms')).toBe('name')
-  })
-
-  it('end where none is open but the one at hand', () => {
-    expect(stepAfter(steps({ name: 'done', language: 'done', terms: 'left-out' }), 'site')).toBeUndefined()
-  })
-})
+import { needlessOf } from './platform'
+import type { Platform } from './api'
 
 describe('what a platform has no use for', () => {
   const division = (names: string[] | null) =>
