@@ -798,7 +798,7 @@ CREATE TABLE `waiter` (
   `state` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `waits` tinyint(4) DEFAULT NULL,
   `section_id` binary(16) DEFAULT NULL,
-  `why` varchar(300) DEFAULT NULL,
+  `why` longtext DEFAULT NULL,
   `ahead` int(11) NOT NULL DEFAULT 0,
   `moved_why` varchar(300) DEFAULT NULL,
   `made_at` datetime NOT NULL,

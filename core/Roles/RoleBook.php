@@ -8,6 +8,7 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Sites\SiteKind;
 
 /** All roles of the platform, highest rank first, and the questions asked of them. */
 final readonly class RoleBook
@@ -15,12 +16,20 @@ final readonly class RoleBook
     /** @var array<string, Role> */
     private array $roles;
 
+    /** @var array<string, SiteKind> */
+    private array $siteKinds;
+
     /**
      * @param list<Role>   $roles
      * @param DivisionTree $divisions what holds for one of them holds for those below it
+     * @param list<SiteKind> $siteKinds which say of some people what they are offered first
      */
-    public function __construct(array $roles, private DivisionTree $divisions = new DivisionTree([]))
-    {
+    public function __construct(
+        array $roles,
+        private DivisionTree $divisions = new DivisionTree([]),
+        array $siteKinds = [],
+    ) {
+        $this->siteKinds = array_column($siteKinds, null, 'code');
         usort($roles, static fn(Role $a, Role $b): int => [$b->rank, $a->code] <=> [$a->rank, $b->code]);
         $this->roles = array_column($roles, null, 'code');
     }
@@ -180,8 +189,8 @@ final readonly class RoleBook
     }
 
     /**
-     * The role to offer first: as before, if they were here; otherwise the highest that is meant for people like them
-     * and that the giver may give. Null when none fits.
+     * The role to offer first: as before, if they were here; that of such people in sites of this kind; otherwise the
+     * highest that is meant for people like them. Of these the first that the giver may give; null when none fits.
      */
     public function suggest(Standing $giver, Person $person, Site $site, ?string $before = null): ?string
     {
@@ -189,7 +198,8 @@ final readonly class RoleBook
             $this->roles,
             static fn(Role $role): bool => \in_array($person->kind, $role->suggestFor, true),
         );
-        foreach ([...null === $before ? [] : [$before], ...array_keys($codes)] as $code) {
+        $here = ($this->siteKinds[$site->kind] ?? null)?->roleOf($person->kind->value);
+        foreach ([...array_filter([$before, $here], is_string(...)), ...array_keys($codes)] as $code) {
             if ($this->mayGive($code, $giver, $person, $site)->allowed) {
                 return $code;
             }

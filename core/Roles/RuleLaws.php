@@ -34,6 +34,9 @@ final class RuleLaws
     private const MOST_ROLES = 40;
     private const MOST_SITE_KINDS = 40;
     private const LONGEST_QUESTION = 200;
+    private const LONGEST_CHOICE = 100;
+    private const MOST_QUESTIONS = 5;
+    private const MOST_CHOICES = 20;
 
     private function __construct() {}
 
@@ -92,7 +95,7 @@ final class RuleLaws
             ...self::numbers($after->numbers),
             ...self::limits($after->limits),
             ...self::nicknames($after->nicknames()),
-            ...self::siteKinds($after->siteKinds, $sites, $after->limits->seats),
+            ...self::siteKinds($after->siteKinds, $after->roles, $sites, $after->limits->seats),
             ...mb_strlen($after->question) > self::LONGEST_QUESTION
                 ? [new SettingsProblem('question', 'too-long')]
                 : [],
@@ -332,7 +335,7 @@ final class RuleLaws
      *
      * @return list<SettingsProblem>
      */
-    private static function siteKinds(array $kinds, array $sites, int $most): array
+    private static function siteKinds(array $kinds, RoleBook $roles, array $sites, int $most): array
     {
         $problems = [];
         $codes = $names = [];
@@ -355,6 +358,7 @@ final class RuleLaws
                     'most' => $most,
                 ]);
             }
+            array_push($problems, ...self::questions($kind, $at), ...self::rolesOf($kind, $roles, $at));
             $codes[$kind->code] = true;
             $names[$name] ??= $kind->code;
         }
@@ -363,6 +367,53 @@ final class RuleLaws
         }
         if ([] === $kinds || \count($kinds) > self::MOST_SITE_KINDS) {
             $problems[] = new SettingsProblem('siteKinds', 'number-of-kinds', ['most' => self::MOST_SITE_KINDS]);
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function questions(SiteKind $kind, string $at): array
+    {
+        $problems =
+            \count($kind->questions) > self::MOST_QUESTIONS
+                ? [new SettingsProblem($at.'questions', 'too-many-questions', ['most' => self::MOST_QUESTIONS])]
+                : [];
+        foreach ($kind->questions as $index => $question) {
+            $choices = $question->choices;
+            $wrong = match (true) {
+                '' === trim($question->text) => 'no-question',
+                mb_strlen($question->text) > self::LONGEST_QUESTION => 'too-long',
+                1 === \count($choices), \count($choices) > self::MOST_CHOICES => 'number-of-choices',
+                array_unique($choices) !== $choices => 'same-choice',
+                [] !== array_filter(
+                    $choices,
+                    static fn(string $choice): bool =>
+                        '' === trim($choice) || mb_strlen($choice) > self::LONGEST_CHOICE,
+                ) => 'bad-choice',
+                default => null,
+            };
+            if (null !== $wrong) {
+                $problems[] = new SettingsProblem("{$at}questions/$index", $wrong, ['most' => self::MOST_CHOICES]);
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> where a kind of site would offer people what they may not hold */
+    private static function rolesOf(SiteKind $kind, RoleBook $roles, string $at): array
+    {
+        $problems = [];
+        foreach ($kind->roles as $people => $code) {
+            $role = $roles->find($code);
+            if (null === $role || !\in_array(PersonKind::from($people), $role->for, true)) {
+                $problems[] = new SettingsProblem(
+                    "{$at}roles/$people",
+                    'role-for-others',
+                    ['role' => $role->name ?? $code]
+                );
+            }
         }
 
         return $problems;

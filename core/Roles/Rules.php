@@ -8,6 +8,7 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Nicknames;
 
@@ -25,7 +26,8 @@ final readonly class Rules
      * @param array<string, Outside> $outside by division: how it has it that its people are let in by others
      * @param list<list<string>> $nicknames given names and what they are shortened to (`Nicknames`)
      * @param list<SiteKind>  $siteKinds the first is that of a site of which nothing else is said
-     * @param string          $question what whoever asks for a place is asked; empty for why they ask
+     * @param string          $question what whoever asks for a place is asked where the kind of site asks nothing of
+     *                                  its own; empty for why they ask
      */
     public function __construct(
         public RoleBook $roles,
@@ -56,6 +58,7 @@ final readonly class Rules
             new RoleBook(
                 array_map(static fn(Role $role): Role => $role->over($tree), $this->roles->all()),
                 $tree,
+                $this->siteKinds,
             ),
             $this->numbers,
             $this->limits,
@@ -70,6 +73,12 @@ final readonly class Rules
     public function lists(string $kind): bool
     {
         return array_column($this->siteKinds, 'listed', 'code')[$kind] ?? true;
+    }
+
+    /** @return list<Question> asked of whoever asks for a place in a site of a kind, beside the platform's own */
+    public function questionsOf(string $kind): array
+    {
+        return array_column($this->siteKinds, 'questions', 'code')[$kind] ?? [];
     }
 
     /** What a kind of site is called; its code where it is not known any more. */

@@ -15,8 +15,9 @@ final readonly class Site
     public const LEADS_UNLESS_SET = 10;
 
     /**
-     * @param ?int $seats    how many learners fit, null for no limit
-     * @param int  $termEnds when the site's term is over
+     * @param ?int   $seats    how many learners fit, null for no limit
+     * @param int    $termEnds when the site's term is over
+     * @param string $kind     code of a `SiteKind`
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class Site
         public int $opensAt = Time::FOREVER,
         public int $closesAt = Time::FOREVER,
         public int $termEnds = Time::FOREVER,
+        public string $kind = '',
     ) {}
 
     public function stateAt(int $instant): SiteState

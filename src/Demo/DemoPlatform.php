@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Luhn;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
@@ -259,8 +260,11 @@ final class DemoPlatform
             ['content-editor' => 'Repertoire editor'],
             [
                 new SiteKind('course', 'Course', 'book'),
-                new SiteKind('ensemble', 'Ensemble', 'people'),
-                new SiteKind('workshop', 'Workshop', 'hammer', 24),
+                new SiteKind('ensemble', 'Ensemble', 'people', questions: [
+                    new Question('What do you play or sing?'),
+                    new Question('For how long?', ['Less than 1 year', '1 to 3 years', 'More than 3 years']),
+                ]),
+                new SiteKind('workshop', 'Workshop', 'hammer', 24, roles: ['staff' => 'class-assistant']),
                 new SiteKind('studio', 'Studio', 'note'),
                 new SiteKind('club', 'Club', 'star'),
                 new SiteKind('evening', 'Evening class', 'lamp'),

@@ -55,7 +55,7 @@ final readonly class RulesHandler
     {
         $data = $request->rules;
         // Of a file that was written before kinds of sites had more than a name.
-        $unsaid = ['glyph' => '', 'seats' => null, 'listed' => true];
+        $unsaid = ['glyph' => '', 'seats' => null, 'listed' => true, 'roles' => [], 'questions' => []];
         if (isset($data['siteKinds']) && \is_array($data['siteKinds'])) {
             $data['siteKinds'] = array_map(
                 static fn(mixed $kind): mixed => \is_array($kind) ? [...$unsaid, ...$kind] : $kind,

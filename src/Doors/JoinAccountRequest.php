@@ -10,6 +10,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** An account that somebody makes for themselves on the way through a door. */
 final readonly class JoinAccountRequest extends JoinRequest
 {
+    /** @param list<string> $answers to the questions of the kind of site, in their order */
     public function __construct(
         ?string $key = null,
         ?string $invitation = null,
@@ -27,7 +28,8 @@ final readonly class JoinAccountRequest extends JoinRequest
         #[\SensitiveParameter]
         #[Assert\Length(max: 1_000, maxMessage: 'shared.choose-password-200-characters')]
         public string $password = '',
+        array $answers = [],
     ) {
-        parent::__construct($key, $invitation, $door, $section, $why, false, $visitor);
+        parent::__construct($key, $invitation, $door, $section, $why, false, $visitor, $answers);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use MintDoor\Core\Sites\Question;
+
 /** Schema `JoinLook`: what one stands before, and what would happen. */
 final readonly class JoinLook
 {
@@ -14,7 +16,8 @@ final readonly class JoinLook
      * @param ?string $untilAt instant
      * @param list<SectionChoice> $sections to choose from
      * @param bool $asks whether somebody has to say yes
-     * @param string $question what they want to know who say yes; empty for why one asks
+     * @param list<Question> $questions what they want to know who say yes; none for why one asks
+     * @param string $question what why one asks means; empty for nothing further
      * @param bool $accounts whether who has none may make an account here
      * @param ?array{id: string, name: string, login: string} $you who is signed in
      */
@@ -28,6 +31,7 @@ final readonly class JoinLook
         public string $about,
         public array $sections,
         public bool $asks,
+        public array $questions,
         public string $question,
         public bool $accounts,
         public ?LevelsOffered $levels,

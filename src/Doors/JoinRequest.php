@@ -13,6 +13,7 @@ use Symfony\Component\Validator\Constraints as Assert;
  */
 readonly class JoinRequest
 {
+    /** @param list<string> $answers to the questions of the kind of site, in their order */
     public function __construct(
         #[\SensitiveParameter] public ?string $key = null,
         #[\SensitiveParameter]
@@ -26,5 +27,8 @@ readonly class JoinRequest
         public bool $asMe = false,
         /** Tells visitors behind one address apart, where nobody is signed in. */
         #[Assert\Length(max: 64)] public string $visitor = '',
+        #[Assert\Count(max: 20)]
+        #[Assert\All([new Assert\Type('string')])]
+        public array $answers = [],
     ) {}
 }

@@ -7,6 +7,7 @@ namespace MintDoor\Doors;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Doors\Admission;
 use MintDoor\Core\Doors\Passage;
+use MintDoor\Core\Sites\Question;
 use MintDoor\Doors\Entity\Invitation;
 use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\QuietPeople;
@@ -22,6 +23,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
@@ -98,6 +100,7 @@ final readonly class Joining
             about: $policy->about,
             sections: 'choice' === $policy->place ? $this->sectionsOf($site->id) : [],
             asks: $policy->approval || Passage::Approval === $before?->admission->passage,
+            questions: $this->roles->rules()->questionsOf($site->kind),
             question: $this->roles->rules()->question,
             accounts: $policy->accounts,
             levels: $policy->accounts ? $this->levels($policy, $site) : null,
@@ -132,7 +135,7 @@ final readonly class Joining
             $this->comeIn($at, $section);
         } elseif (Passage::Already !== $admission->passage && null === $at->waiting) {
             $for = Passage::Line === $admission->passage ? 'seat' : 'approval';
-            $this->lines->stand($at, $for, $section, $request->why);
+            $this->lines->stand($at, $for, $section, $this->said($at, $for, $request));
         }
         if (null !== $invitation && null === $over) {
             $invitation->answer($caller->id, $at->access->now);
@@ -148,6 +151,31 @@ final readonly class Joining
             new SiteName($at->access->site->id, $at->access->row->string('title')),
             $opensAt > $at->access->now ? Instant::toJson($opensAt) : null,
         );
+    }
+
+    /**
+     * What whoever asks for a place says to those who say yes or no.
+     *
+     * @param 'seat'|'approval' $for
+     *
+     * @throws Problem of type `Invalid` where a question of the kind of site has no answer
+     */
+    private function said(DoorContext $at, string $for, JoinRequest $request): string
+    {
+        $questions = 'approval' === $for ? $this->roles->rules()->questionsOf($at->access->site->kind) : [];
+        if ([] === $questions) {
+            return trim($request->why);
+        }
+        $errors = new FieldErrors();
+        foreach ($questions as $index => $question) {
+            $refusal = $question->refusal($request->answers[$index] ?? '');
+            if (null !== $refusal) {
+                $errors->add("answers/$index", $refusal, 'doors.answer.'.$refusal);
+            }
+        }
+        $errors->check();
+
+        return Question::answered($questions, $request->answers);
     }
 
     private function comeIn(DoorContext $at, ?string $section): void

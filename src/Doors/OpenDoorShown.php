@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use MintDoor\Core\Sites\Question;
 use MintDoor\Sites\SiteName;
 
 /** A door one may join or ask at without a key: an item of schema `OpenDoors`. */
@@ -13,7 +14,8 @@ final readonly class OpenDoorShown
      * @param string $door id
      * @param string $kind of the site
      * @param bool $asks whether somebody has to say yes
-     * @param string $question what they want to know who say yes; empty for why one asks
+     * @param list<Question> $questions what they want to know who say yes; none for why one asks
+     * @param string $question what why one asks means; empty for nothing further
      * @param ?string $untilAt instant
      * @param bool $waits whether the caller waits there
      */
@@ -25,6 +27,7 @@ final readonly class OpenDoorShown
         public string $term,
         public string $timeZone,
         public bool $asks,
+        public array $questions,
         public string $question,
         public string $about,
         public ?string $untilAt,

@@ -100,6 +100,7 @@ final readonly class OpenDoors
                     term: $row->stringOrNull('term_name') ?? '',
                     timeZone: $row->string('time_zone'),
                     asks: $door->policy->approval,
+                    questions: $this->roles->rules()->questionsOf($row->string('kind')),
                     question: $this->roles->rules()->question,
                     about: $door->policy->about,
                     untilAt: Instant::toJson($door->hours->until),

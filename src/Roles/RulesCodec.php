@@ -14,6 +14,7 @@ use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Nicknames;
 
@@ -64,7 +65,7 @@ final class RulesCodec
                 array_keys($rules->outside),
                 array_values($rules->outside),
             ),
-            'siteKinds' => array_map(get_object_vars(...), $rules->siteKinds),
+            'siteKinds' => array_map(self::writeSiteKind(...), $rules->siteKinds),
             'question' => $rules->question,
         ];
     }
@@ -96,17 +97,51 @@ final class RulesCodec
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
             array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
             self::outside($maps($data['outside'] ?? [])),
-            array_map(
-                static fn(array $each): SiteKind => new SiteKind(
-                    self::string($each['code'] ?? ''),
-                    self::string($each['name'] ?? ''),
-                    self::string($each['glyph'] ?? ''),
-                    isset($each['seats']) ? (int) self::string($each['seats']) : null,
-                    false !== ($each['listed'] ?? true),
-                ),
-                $maps($data['siteKinds'] ?? self::SITE_KINDS_BEFORE),
-            ),
+            array_map(self::readSiteKind(...), $maps($data['siteKinds'] ?? self::SITE_KINDS_BEFORE)),
             self::string($data['question'] ?? ''),
+        );
+    }
+
+    /** @return array<string, mixed> schema `SiteKindRules` */
+    private static function writeSiteKind(SiteKind $kind): array
+    {
+        return [
+            ...get_object_vars($kind),
+            'roles' => array_map(
+                static fn(string $people, string $role): array => ['people' => $people, 'role' => $role],
+                array_keys($kind->roles),
+                array_values($kind->roles),
+            ),
+            'questions' => array_map(get_object_vars(...), $kind->questions),
+        ];
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private static function readSiteKind(array $data): SiteKind
+    {
+        $maps = static fn(mixed $list): array => array_values(array_filter((array) $list, is_array(...)));
+        $roles = [];
+        foreach ($maps($data['roles'] ?? []) as $row) {
+            $people = PersonKind::tryFrom(self::string($row['people'] ?? ''));
+            if (null !== $people) {
+                $roles[$people->value] = self::string($row['role'] ?? '');
+            }
+        }
+
+        return new SiteKind(
+            self::string($data['code'] ?? ''),
+            self::string($data['name'] ?? ''),
+            self::string($data['glyph'] ?? ''),
+            isset($data['seats']) ? (int) self::string($data['seats']) : null,
+            false !== ($data['listed'] ?? true),
+            $roles,
+            array_map(
+                static fn(array $row): Question => new Question(
+                    self::string($row['text'] ?? ''),
+                    self::strings($row['choices'] ?? []),
+                ),
+                $maps($data['questions'] ?? []),
+            ),
         );
     }
 

@@ -38,6 +38,7 @@ final class SiteRow
             $row->instant('opens_at'),
             $row->instant('closes_at'),
             self::endOf($row->stringOrNull('ends_on'), $row->string('time_zone')),
+            $row->string('kind'),
         );
     }
 

@@ -64,7 +64,7 @@ const lead = () =>
 <template>
   <li>
     <span class="said"
-      >{{ sentence }}<q v-if="kind === 'request' && decision.words" class="soft">{{ decision.words }}</q></span
+      >{{ sentence }}<q v-if="kind === 'request' && decision.words" class="soft said">{{ decision.words }}</q></span
     >
     <span class="acts">
       <template v-if="kind === 'request'">
@@ -117,5 +117,8 @@ li {
 }
 q {
   display: block;
+}
+.said {
+  white-space: pre-line;
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { defineAsyncComponent } from 'vue'
 import { day } from '@/shared/sentences'
 import { t, tIn } from '@/shared/words'
+import AskedFields from './AskedFields.vue'
 import { useJoining } from './joining'
 
 /** What the door does for whoever is signed in: in, in the line, asked, or why not. */
@@ -77,15 +77,14 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           :options="sections"
         /><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
       </div>
-      <div v-if="admission.passage === 'approval'" class="field">
-        <label for="why">{{ t('join.why') }}</label><InputText
-          id="why"
-          v-model="form.why"
-          maxlength="300"
-          aria-describedby="why-hint"
-          fluid
-        /><span id="why-hint" class="hint">{{ look.question || t('join.whyHint') }}</span>
-      </div>
+      <AskedFields
+        v-if="admission.passage === 'approval'"
+        v-model:why="form.why"
+        v-model:answers="form.answers"
+        :questions="look.questions"
+        :question="look.question"
+        :wrong="wrong"
+      />
       <Button
         type="submit"
         :disabled="busy"

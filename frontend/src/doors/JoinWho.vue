@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext'
 import { defineAsyncComponent } from 'vue'
 import NewPassword from '@/accounts/NewPassword.vue'
 import SignInForm from '@/accounts/SignInForm.vue'
+import AskedFields from './AskedFields.vue'
 import { useJoining } from './joining'
 import { t } from '@/shared/words'
 
@@ -74,15 +75,14 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           :options="sections"
         />
       </div>
-      <div v-if="asks" class="field">
-        <label for="why">{{ t('join.why') }}</label><InputText
-          id="why"
-          v-model="form.why"
-          maxlength="300"
-          aria-describedby="why-hint"
-          fluid
-        /><span id="why-hint" class="hint">{{ look.question || t('join.whyHint') }}</span>
-      </div>
+      <AskedFields
+        v-if="asks"
+        v-model:why="form.why"
+        v-model:answers="form.answers"
+        :questions="look.questions"
+        :question="look.question"
+        :wrong="wrong"
+      />
       <NewPassword
         id="new-password"
         v-model="form.password"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import InputText from 'primevue/inputtext'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { ref } from 'vue'
@@ -10,16 +9,29 @@ import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { t, tIn } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import Trouble from '@/ui/Trouble.vue'
+import AskedFields from './AskedFields.vue'
 
 /** Sites that take one without a key: joined at once, or asked with a line of why. Made for a phone first. */
 const { data, error, refetch } = useQuery({ queryKey: ['open-doors'], queryFn: () => take(api.GET('/open-doors')) })
 const asking = ref('')
 const why = ref('')
-const { busy, run } = useBusy((thrown) => wentWrong(thrown, thrown instanceof Problem ? thrown.message : undefined))
+const answers = ref<string[]>([])
+const wrong = ref<Problem | null>(null)
+const { busy, run } = useBusy((thrown) => {
+  if (thrown instanceof Problem && thrown.document.errors?.length) wrong.value = thrown
+  else wentWrong(thrown, thrown instanceof Problem ? thrown.message : undefined)
+})
+/** Begins to ask at a door, or at none. */
+function ask(door: string) {
+  asking.value = door
+  why.value = ''
+  answers.value = []
+  wrong.value = null
+}
 const join = (door: string) =>
   run(async () => {
-    const joined = await take(api.POST('/join', { body: { door, why: why.value } }))
-    asking.value = why.value = ''
+    const joined = await take(api.POST('/join', { body: { door, why: why.value, answers: answers.value } }))
+    ask('')
     done(tIn('openDoors.did', joined.passage, { title: joined.site.title }))
     await refreshSite()
   })
@@ -48,14 +60,16 @@ const join = (door: string) =>
           <p v-if="each.about">{{ each.about }}</p>
           <p v-if="each.waits" class="brass">{{ t('openDoors.asked') }}</p>
           <form v-else-if="asking === each.door" @submit.prevent="join(each.door)">
-            <div class="field">
-              <label :for="'why-' + each.door"
-                >{{ t('join.why') }} <span class="soft">{{ each.question || t('join.whyHint') }}</span></label
-              ><InputText :id="'why-' + each.door" v-model="why" size="small" maxlength="300" />
-            </div>
+            <AskedFields
+              v-model:why="why"
+              v-model:answers="answers"
+              :questions="each.questions"
+              :question="each.question"
+              :wrong="(field) => wrong?.field(field) ?? ''"
+            />
             <p class="acts">
               <Button type="submit" :disabled="busy" :label="t('openDoors.ask')" />
-              {{ ' ' }}<button type="button" class="word" @click="asking = ''">{{ t('parts.cancel') }}</button>
+              {{ ' ' }}<button type="button" class="word" @click="ask('')">{{ t('parts.cancel') }}</button>
             </p>
           </form>
           <p v-else>
@@ -63,7 +77,7 @@ const join = (door: string) =>
               :disabled="busy"
               :label="t(each.asks ? 'openDoors.ask' : 'openDoors.join')"
               :aria-label="`${t(each.asks ? 'openDoors.ask' : 'openDoors.join')}: ${each.site.title}`"
-              @click="each.asks ? (asking = each.door) : join(each.door)"
+              @click="each.asks ? ask(each.door) : join(each.door)"
             />
           </p>
         </div>

@@ -70,7 +70,7 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
         <span
           ><strong>{{ each.person.name }}</strong> {{ ' '
           }}<span class="soft">{{ facts(each) }} · {{ t('doors.line.since', { at: at(each.since) }) }}</span
-          ><br v-if="each.why" /><q v-if="each.why">{{ each.why }}</q></span
+          ><br v-if="each.why" /><q v-if="each.why" class="said">{{ each.why }}</q></span
         >
         <span class="acts"
           ><Button
@@ -165,5 +165,8 @@ li {
 }
 q {
   font-style: italic;
+}
+.said {
+  white-space: pre-line;
 }
 </style>

@@ -325,6 +325,7 @@ describe('for a learner', () => {
             term: 'Autumn',
             timeZone: 'UTC',
             asks: true,
+            questions: [],
             question: 'What do you play?',
             about: 'Say what you play.',
             untilAt: null,
@@ -338,10 +339,49 @@ describe('for a learner', () => {
     await flushPromises()
     await press(page, 'Ask to join: Harmony')
     expect(page.text()).toContain('What do you play?')
-    await page.find(`#why-${DOOR}`).setValue('Viola')
+    await page.find('form input').setValue('Viola')
     await page.find('form').trigger('submit')
     await flushPromises()
     expect(asked.findLast(({ call }) => call === 'POST /join')!.body).toMatchObject({ door: DOOR, why: 'Viola' })
     expect(lastDone.sentence).toBe('You asked to join Harmony.')
+  })
+
+  it('a site asks its own questions, and says which answer is missing', async () => {
+    const asked = serve({
+      'GET /open-doors': {
+        items: [
+          {
+            door: DOOR,
+            site: { id: site.id, title: 'Harmony' },
+            kind: 'course',
+            division: 'Seniors',
+            term: 'Autumn',
+            timeZone: 'UTC',
+            asks: true,
+            questions: [
+              { text: 'What do you play?', choices: [] },
+              { text: 'Since when?', choices: [] },
+            ],
+            question: '',
+            about: '',
+            untilAt: null,
+            waits: false,
+          },
+        ],
+      },
+      'POST /join': () =>
+        problem('invalid', 422, 'Answer this question.', {
+          errors: [{ pointer: '/answers/0', code: 'no-answer', detail: 'Answer this question.' }],
+        }),
+    })
+    const { page } = show(OpenDoorsPage)
+    await flushPromises()
+    await press(page, 'Ask to join: Harmony')
+    await page.findAll('form input')[1]!.setValue('Last year')
+    await page.find('form').trigger('submit')
+    await flushPromises()
+    expect(asked.findLast(({ call }) => call === 'POST /join')!.body).toMatchObject({ answers: ['', 'Last year'] })
+    expect(page.findAll('.field')[0]!.text()).toContain('Answer this question.')
+    expect(page.findAll('.field')[1]!.text()).not.toContain('Answer this question.')
   })
 })

@@ -168,8 +168,8 @@ describe('joining', () => {
     await going
     await join(true)
     expect(asked.slice(1).map(({ body }) => body)).toEqual([
-      { key: 'reed', section: 's', why: 'I sing.', asMe: false },
-      { key: 'reed', section: 's', why: 'I sing.', asMe: true },
+      { key: 'reed', section: 's', why: 'I sing.', answers: [], asMe: false },
+      { key: 'reed', section: 's', why: 'I sing.', answers: [], asMe: true },
     ])
     const keys = asked.slice(1).map(({ headers }) => headers.get('Idempotency-Key'))
     expect(keys[0]).not.toBe(keys[1])
@@ -231,6 +231,7 @@ describe('joining', () => {
       password: 'reed-amber-48213',
       section: null,
       why: '',
+      answers: [],
       visitor: sessionStorage.getItem('visitor'),
     })
     expect(bodies()[2]).toEqual({ login: 'bea.d', password: 'reed-amber-48213' })
@@ -243,12 +244,13 @@ describe('joining', () => {
     Object.assign(form, { password: 'reed-amber-48213', given: 'Bee' })
     await make()
     expect(key(2)).not.toBe(key(0))
-    Object.assign(form, { level: '', section: 's', why: 'I sing.', password: 'x' })
+    Object.assign(form, { level: '', section: 's', why: 'I sing.', answers: [], password: 'x' })
     await make()
     expect(asked.findLast(({ call }) => call === 'POST /join/account')!.body).toMatchObject({
       level: null,
       section: 's',
       why: 'I sing.',
+      answers: [],
     })
   })
 

@@ -33,7 +33,15 @@ function beginJoining() {
   const look = ref<JoinLook | null>(null)
   const joined = ref<(Joined & { login?: string }) | null>(null)
   const mode = ref<'' | 'sign-in' | 'make'>('')
-  const form = reactive({ section: '', why: '', given: '', family: '', level: '', password: '' })
+  const form = reactive({
+    section: '',
+    why: '',
+    answers: [] as string[],
+    given: '',
+    family: '',
+    level: '',
+    password: '',
+  })
   const errors = ref<Problem | null>(null)
   const refusal = ref<{ sentence: string; next: string } | null>(
     invited && !token ? { sentence: t('join.invitation.none'), next: 'none' } : null,
@@ -104,7 +112,7 @@ function beginJoining() {
       errors.value = refusal.value = null
       joined.value = await take(
         api.POST('/join', {
-          body: { ...way(), section: form.section || null, why: form.why, asMe },
+          body: { ...way(), section: form.section || null, why: form.why, answers: form.answers, asMe },
           headers: { 'Idempotency-Key': freshKey() },
         }),
       )
@@ -122,6 +130,7 @@ function beginJoining() {
             password: form.password,
             section: form.section || null,
             why: form.why,
+            answers: form.answers,
             visitor,
           },
           headers: { 'Idempotency-Key': doneKey + fingerprint() },

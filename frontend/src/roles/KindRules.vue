@@ -1,18 +1,14 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed } from 'vue'
+import { ref } from 'vue'
 import type { Rules } from '@/shared/api'
 import { codeFrom } from '@/shared/codes'
 import { t, tIn } from '@/shared/words'
 import GlyphMark from '@/ui/GlyphMark.vue'
-import { GLYPHS } from '@/ui/glyphs'
-import NumberField from '@/ui/NumberField.vue'
-import { optionsIn } from '@/ui/options'
-import PickOne from '@/ui/PickOne.vue'
-import Tick from '@/ui/Tick.vue'
+import KindEditor from './KindEditor.vue'
 
-/** What the platform calls its kinds of sites, and what it asks whoever asks for a place in one. */
+/** What the platform calls its kinds of sites, what holds for sites of each, and what is asked for a place in one. */
 const props = defineProps<{
   rules: Rules
   mayChange: boolean
@@ -21,75 +17,80 @@ const props = defineProps<{
   /** Codes of the kinds that hold already, and not only in the draft. */
   known: string[]
 }>()
+type Kind = Rules['siteKinds'][number]
 const codes = () => props.rules.siteKinds.map((each) => each.code)
+/** The place of the one that is looked into. */
+const open = ref(-1)
 
-function rename(index: number, name: string) {
+function change(index: number, how: Partial<Kind>) {
   const kind = props.edit().siteKinds[index]!
   const others = codes().filter((each) => each !== kind.code)
+  Object.assign(kind, how)
   // The code of one that is only in the draft follows its name.
-  if (!props.known.includes(kind.code)) kind.code = codeFrom(name || 'kind', others)
-  kind.name = name
+  if (how.name !== undefined && !props.known.includes(kind.code)) kind.code = codeFrom(how.name || 'kind', others)
 }
-const add = () =>
-  props.edit().siteKinds.push({ code: codeFrom('kind', codes()), name: '', glyph: '', seats: null, listed: true })
-const glyphs = computed(() =>
-  optionsIn(['', ...Object.keys(GLYPHS)], (name) => (name ? tIn('glyph', name) : t('rules.kind.noGlyph'))),
-)
-const remove = (index: number) => props.edit().siteKinds.splice(index, 1)
-
+function add() {
+  const kinds = props.edit().siteKinds
+  const code = codeFrom('kind', codes())
+  kinds.push({ code, name: '', glyph: '', seats: null, listed: true, roles: [], questions: [] })
+  open.value = kinds.length - 1
+}
+function remove(index: number) {
+  props.edit().siteKinds.splice(index, 1)
+  open.value = -1
+}
 /** The first is that of a site of which nothing else is said. */
 function first(index: number) {
   const kinds = props.edit().siteKinds
   kinds.unshift(...kinds.splice(index, 1))
+  open.value = 0
 }
+const roleName = (code: string) => props.rules.roles.find((role) => role.code === code)?.name ?? code
+const said = (kind: Kind, index: number) =>
+  [
+    ...(index ? [] : [t('rules.kind.first')]),
+    kind.seats ? t('rules.kind.seatsSaid', { n: kind.seats }, kind.seats) : t('rules.kind.noSeats'),
+    ...(kind.listed ? [] : [t('rules.kind.unlisted')]),
+    ...kind.roles.map(({ people, role }) =>
+      t('rules.kind.gives', { people: tIn('kind', people), role: roleName(role) }),
+    ),
+    ...(kind.questions.length ? [t('rules.kind.asks', { n: kind.questions.length }, kind.questions.length)] : []),
+  ].join(' · ')
 </script>
 
 <template>
   <p class="soft">{{ t('rules.kind.more') }}</p>
   <ul>
     <li v-for="(kind, index) in rules.siteKinds" :key="index">
-      <span v-if="mayChange" class="row">
-        <InputText
-          size="small"
-          maxlength="60"
-          :aria-label="t('rules.kind.name')"
-          :placeholder="t('rules.kind.name')"
-          :model-value="kind.name"
-          @update:model-value="rename(index, $event ?? '')"
+      <span class="mark"><GlyphMark :name="kind.glyph" /></span>
+      <div class="kind">
+        <p class="line">
+          <strong>{{ kind.name }}</strong>
+          <span class="soft">{{ said(kind, index) }}</span>
+          <button
+            v-if="mayChange"
+            class="word"
+            :aria-expanded="open === index"
+            :aria-label="open === index ? undefined : t('rules.kind.editOf', { name: kind.name })"
+            @click="open = open === index ? -1 : index"
+          >
+            {{ t(open === index ? 'rules.kind.done' : 'rules.kind.edit') }}
+          </button>
+        </p>
+        <KindEditor
+          v-if="mayChange && open === index"
+          :kind="kind"
+          :roles="rules.roles"
+          :first="index === 0"
+          :wrong-at="wrongAt"
+          @change="change(index, $event)"
+          @make-first="first(index)"
+          @remove="remove(index)"
         />
-        <PickOne
-          :label="t('rules.kind.glyph')"
-          :options="glyphs"
-          :model-value="kind.glyph"
-          @update:model-value="edit().siteKinds[index]!.glyph = $event ?? ''"
-        />
-        <span><GlyphMark :name="kind.glyph" /></span>
-        <label :for="`kind-seats-${index}`">{{ t('rules.kind.seats') }}</label><NumberField
-          :id="`kind-seats-${index}`"
-          :figures="5"
-          :model-value="kind.seats"
-          @update:model-value="edit().siteKinds[index]!.seats = $event || null"
-        />
-        <Tick
-          :model-value="kind.listed"
-          @update:model-value="edit().siteKinds[index]!.listed = !rules.siteKinds[index]!.listed"
-          >{{ t('rules.kind.listed') }}</Tick
-        >
-        <span v-if="index === 0" class="soft">{{ t('rules.kind.first') }}</span>
-        <button
-          v-else
-          class="word"
-          :aria-label="t('rules.kind.makeFirstOf', { name: kind.name })"
-          @click="first(index)"
-        >
-          {{ t('rules.kind.makeFirst') }}
-        </button>
-        <button class="word clay" :aria-label="t('rules.kind.removeOf', { name: kind.name })" @click="remove(index)">
-          {{ t('rules.kind.remove') }}
-        </button>
-      </span>
-      <span v-else class="read"><GlyphMark :name="kind.glyph" />{{ kind.name }}</span>
-      <p v-for="wrong in wrongAt('siteKinds/' + kind.code)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
+        <template v-else>
+          <p v-for="wrong in wrongAt('siteKinds/' + kind.code)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
+        </template>
+      </div>
     </li>
   </ul>
   <p v-if="mayChange"><Button size="small" variant="outlined" :label="t('rules.kind.add')" @click="add" /></p>
@@ -116,28 +117,32 @@ ul {
   list-style: none;
   margin: 0;
   padding: 0;
-  display: grid;
-  gap: 8px;
+  max-width: 860px;
 }
-.row {
+li {
+  display: flex;
+  align-items: flex-start;
+  gap: 10px;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+.mark {
+  flex: none;
+  width: 20px;
+}
+.kind {
+  flex: 1;
+  min-width: 0;
+  display: grid;
+  gap: 12px;
+}
+.line {
+  margin: 0;
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
+  gap: 2px 14px;
 }
 .question {
   max-width: 620px;
-}
-@media (min-width: 1000px) {
-  .row {
-    display: grid;
-    grid-template-columns: 180px 112px 20px auto 69px minmax(0, 1fr) 100px 125px;
-    justify-items: start;
-  }
-}
-.read {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 </style>

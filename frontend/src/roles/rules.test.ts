@@ -59,7 +59,7 @@ const rules = (): Rules => ({
     keepAnswers: 24,
   },
   nicknames: [['Beatriz', 'Bea', 'Bia']],
-  siteKinds: [{ code: 'course', name: 'Course', glyph: '', seats: null, listed: true }],
+  siteKinds: [{ code: 'course', name: 'Course', glyph: '', seats: null, listed: true, roles: [], questions: [] }],
   question: '',
   outside: [],
 })

@@ -2771,6 +2771,11 @@ export interface components {
             keepAddresses: number;
             keepAnswers: number;
         };
+        Question: {
+            text: string;
+            /** @description of which one is the answer; none where it is answered in one's own words */
+            choices: string[];
+        };
         SiteKindRules: {
             code: string;
             name: string;
@@ -2779,6 +2784,14 @@ export interface components {
             seats: number | null;
             /** @description whether such sites are among the places to join */
             listed: boolean;
+            /** @description what people of some kinds are offered first there; of the others the roles say it */
+            roles: {
+                people: components["schemas"]["PersonKind"];
+                /** @description code of a role */
+                role: string;
+            }[];
+            /** @description asked of whoever asks for a place there; none for the question of the platform */
+            questions: components["schemas"]["Question"][];
         };
         Rules: {
             roles: components["schemas"]["RoleRules"][];
@@ -2786,7 +2799,7 @@ export interface components {
             limits: components["schemas"]["Limits"];
             /** @description what kinds of sites there are; the first is that of a site of which nothing else is said */
             siteKinds: components["schemas"]["SiteKindRules"][];
-            /** @description what whoever asks for a place is asked; empty for why they ask */
+            /** @description what whoever asks for a place is asked where the kind of site asks nothing; empty for why they ask */
             question: string;
             /** @description how divisions have it that their people are let in by others; `ask` where nothing is said */
             outside: {
@@ -3820,6 +3833,8 @@ export interface components {
             door?: null | components["schemas"]["Id"];
             section?: null | components["schemas"]["Id"];
             why?: string;
+            /** @description to the questions that a look at the door has, in their order */
+            answers?: string[];
             visitor?: string;
             asMe?: boolean;
         };
@@ -3880,7 +3895,9 @@ export interface components {
                 meets: string;
             }[];
             asks: boolean;
-            /** @description what they want to know who say yes; empty for why one asks */
+            /** @description what they want to know who say yes; none for why one asks */
+            questions: components["schemas"]["Question"][];
+            /** @description what why one asks means; empty for nothing further */
             question: string;
             accounts: boolean;
             levels: components["schemas"]["LevelsOffered"];
@@ -3908,6 +3925,8 @@ export interface components {
             door?: null | components["schemas"]["Id"];
             section?: null | components["schemas"]["Id"];
             why?: string;
+            /** @description to the questions that a look at the door has, in their order */
+            answers?: string[];
             visitor?: string;
             given?: string;
             family?: string;
@@ -3962,7 +3981,9 @@ export interface components {
                 term: string;
                 timeZone: string;
                 asks: boolean;
-                /** @description what they want to know who say yes; empty for why one asks */
+                /** @description what they want to know who say yes; none for why one asks */
+                questions: components["schemas"]["Question"][];
+                /** @description what why one asks means; empty for nothing further */
                 question: string;
                 about: string;
                 untilAt: components["schemas"]["OpenInstant"];

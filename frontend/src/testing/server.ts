@@ -165,6 +165,7 @@ export const joinLook = (more: Partial<JoinLook> = {}): JoinLook => ({
   about: '',
   sections: [],
   asks: false,
+  questions: [],
   question: '',
   accounts: false,
   levels: null,

@@ -42,7 +42,8 @@ class WaitingRecord
         #[ORM\Column(nullable: true)] public ?bool $waits = true,
         #[ORM\ManyToOne]
         public readonly ?Section $section = null,
-        #[ORM\Column(length: 300, nullable: true)] public readonly ?string $why = null,
+        /** In their own words, or each question they were asked with its answer on a line of its own. */
+        #[ORM\Column(type: 'text', nullable: true)] public readonly ?string $why = null,
         /** How far somebody was moved up the list. */
         #[ORM\Column(options: ['default' => 0])] public int $ahead = 0,
         #[ORM\Column(length: 300, nullable: true)] public ?string $movedWhy = null,

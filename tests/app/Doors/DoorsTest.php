@@ -352,6 +352,37 @@ final class DoorsTest extends ApiTestCase
         self::assertCount(1, $this->call('lead', 'GET', $site.'/waiting')['items']);
     }
 
+    public function testWhoeverAsksAnswersTheQuestionsOfTheKindOfSite(): void
+    {
+        $rules = $this->call('admin', 'GET', '/rules')['rules'];
+        $kind = (string) $this->db()->fetchOne('SELECT kind FROM site WHERE title = ?', ['Harmony']);
+        foreach ($rules['siteKinds'] as &$each) {
+            if ($each['code'] === $kind) {
+                $each['questions'] = [
+                    ['text' => 'What do you play?', 'choices' => ['Viola', 'Oboe']],
+                    ['text' => 'Since when?', 'choices' => []],
+                ];
+            }
+        }
+        unset($each);
+        $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
+        $this->door(['kind' => 'request', 'approval' => true]);
+        $open = $this->call('newcomer', 'GET', '/open-doors')['items'][0];
+        self::assertSame(['What do you play?', 'Since when?'], array_column($open['questions'], 'text'));
+        $ask = fn(array $answers, int $status): array => $this->call('newcomer', 'POST', '/join', [
+            'door' => $open['door'],
+            'answers' => $answers,
+        ], $status);
+        self::assertSame(
+            ['/answers/0', '/answers/1'],
+            array_column($ask(['Drums'], 422)['errors'], 'pointer'),
+            'Nobody waits with half an answer.',
+        );
+        self::assertSame('approval', $ask(['Oboe', 'Last year.'], 200)['passage']);
+        $asking = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/waiting')['items'];
+        self::assertSame("What do you play? Oboe\nSince when? Last year.", $asking[0]['why']);
+    }
+
     public function testARequestIsAnsweredAndTold(): void
     {
         $this->door(['kind' => 'request', 'approval' => true, 'about' => 'Come and sing.']);

@@ -15,6 +15,7 @@ use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Roles\RulesCodec;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -99,6 +100,23 @@ final class RoleBookTest extends TestCase
         );
         self::assertNull(
             $book->suggest(self::standing('learner'), new Person('p', Kind::Staff, 'faculty'), self::site()),
+        );
+    }
+
+    public function testAKindOfSiteOffersItsOwnRoleFirstToThoseWhoMayBeGivenIt(): void
+    {
+        $kinds = [new SiteKind('workshop', 'Workshop', roles: ['staff' => 'support-aide', 'guardian' => 'co-tutor'])];
+        $book = new RoleBook(self::book()->all(), siteKinds: $kinds);
+        $lead = self::standing('lead-tutor');
+        $workshop = new Site('s', 'seniors', kind: 'workshop');
+        $staff = new Person('p', Kind::Staff, 'faculty');
+        self::assertSame('support-aide', $book->suggest($lead, $staff, $workshop));
+        self::assertSame('co-tutor', $book->suggest($lead, $staff, $workshop, 'co-tutor'), 'as before');
+        self::assertSame('co-tutor', $book->suggest($lead, $staff, new Site('s', 'seniors', kind: 'course')));
+        self::assertSame(
+            'sit-in-observer',
+            $book->suggest($lead, new Person('p', Kind::Guardian, 'juniors'), $workshop),
+            'whoever may not hold it is not offered it',
         );
     }
 

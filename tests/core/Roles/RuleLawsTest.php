@@ -19,6 +19,7 @@ use MintDoor\Core\Roles\RuleChange;
 use MintDoor\Core\Roles\RuleLaws;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Demo\Dice;
@@ -252,6 +253,42 @@ final class RuleLawsTest extends TestCase
         self::assertSame(['Club', 'course'], [$after->nameOfKind('club'), $after->nameOfKind('course')]);
     }
 
+    /**
+     * @param array<string, mixed> $kind
+     */
+    #[DataProvider('kindsThatCannotBe')]
+    public function testAKindOffersRolesThatPeopleMayHoldAndAsksWhatCanBeAnswered(
+        array $kind,
+        string $where,
+        string $code,
+    ): void {
+        $whole = ['code' => 'club', 'name' => 'Club', ...$kind];
+        $problems = self::problems(static fn(array $rules): array => [...$rules, 'siteKinds' => [$whole]]);
+        self::assertSame(
+            [['siteKinds/club/'.$where, $code]],
+            array_map(static fn(SettingsProblem $each): array => [$each->where, $each->code], $problems),
+        );
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, string}> */
+    public static function kindsThatCannotBe(): iterable
+    {
+        $asks = static fn(string $text, string ...$choices): array => [
+            'questions' => [['text' => $text, 'choices' => array_values($choices)]],
+        ];
+        $offers = static fn(string $people, string $role): array => [
+            'roles' => [['people' => $people, 'role' => $role]],
+        ];
+        yield 'no question' => [$asks(' '), 'questions/0', 'no-question'];
+        yield 'long' => [$asks(str_repeat('?', 201)), 'questions/0', 'too-long'];
+        yield 'one choice' => [$asks('Which?', 'This'), 'questions/0', 'number-of-choices'];
+        yield 'twice the same' => [$asks('Which?', 'This', 'This'), 'questions/0', 'same-choice'];
+        yield 'an empty choice' => [$asks('Which?', 'This', ' '), 'questions/0', 'bad-choice'];
+        yield 'many' => [['questions' => array_fill(0, 6, ['text' => 'Why?'])], 'questions', 'too-many-questions'];
+        yield 'no role' => [$offers('learner', 'magician'), 'roles/learner', 'role-for-others'];
+        yield 'a role for others' => [$offers('learner', 'lead-tutor'), 'roles/learner', 'role-for-others'];
+    }
+
     public function testRulesOfBeforeHaveTheKindsOfThen(): void
     {
         $before = RulesCodec::write(self::first());
@@ -266,7 +303,14 @@ final class RuleLawsTest extends TestCase
 
     public function testARoleMayBeCalledOtherwise(): void
     {
-        $rules = self::first()->called(['learner' => 'Student'], [new SiteKind('class', 'Class')], 'Why?');
+        $rules = self::first()->called(['learner' => 'Student'], [
+            new SiteKind(
+                'class',
+                'Class',
+                roles: ['staff' => 'co-tutor'],
+                questions: [new Question('Why?', ['a', 'b'])]
+            ),
+        ], 'Why?');
         self::assertSame('Student', $rules->roles->find('learner')?->name);
         self::assertEquals(self::first()->roles->find('learner')?->bands, $rules->roles->find('learner')->bands);
         self::assertSame('Lead tutor', $rules->roles->find('lead-tutor')?->name);
