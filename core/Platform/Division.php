@@ -27,4 +27,20 @@ final readonly class Division
         public string $welcome = '',
         public bool $retired = false,
     ) {}
+
+    /** The same below another division, or retired or not; null leaves what is. */
+    public function with(?string $parent = null, ?bool $retired = null): self
+    {
+        return new self(
+            $this->code,
+            $this->name,
+            $parent ?? $this->parent,
+            $this->minors,
+            $this->language,
+            $this->timeZone,
+            $this->levels,
+            $this->welcome,
+            $retired ?? $this->retired,
+        );
+    }
 }

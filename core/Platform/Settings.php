@@ -28,6 +28,21 @@ final readonly class Settings
         public array $registrations = [],
     ) {}
 
+    /** The same with other divisions. */
+    public function withDivisions(DivisionTree $divisions): self
+    {
+        return new self(
+            $this->name,
+            $divisions,
+            $this->terms,
+            $this->daysOff,
+            $this->look,
+            $this->mail,
+            $this->letterheads,
+            $this->registrations,
+        );
+    }
+
     /** How people register themselves in a division; null where they do not. */
     public function registrationOf(string $division): ?Registration
     {

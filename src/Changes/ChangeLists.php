@@ -219,6 +219,12 @@ final readonly class ChangeLists
         return $list;
     }
 
+    /** Whether another change list took it back, and was not undone itself. */
+    public function isUndone(string $id): bool
+    {
+        return isset($this->lists->undoneBy([$id])[$id]);
+    }
+
     /** @param list<string> $states */
     public static function assertState(ChangeList $list, array $states, string $sentence): void
     {

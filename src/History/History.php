@@ -32,6 +32,7 @@ final readonly class History
         'account-opened',
         'rules-changed',
         'settings-changed',
+        'division-moved',
         'mail-password-kept',
         'mail-tried',
         'registration-code-kept',

@@ -120,6 +120,8 @@ final class AuthorizationTest extends ApiTestCase
         'DELETE /duplicates/{one}/{other}' => [401, 403, 403, 403, 403, 200],
         'POST /merges' => [401, 403, 403, 403, 403, 200],
         'POST /merges/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /division-moves' => [401, 403, 403, 403, 403, 200],
+        'POST /division-moves/{changeList}/undo' => [401, 403, 403, 403, 403, 404],
         'POST /account-batches' => [401, 403, 200, 200, 200, 200],
         'GET /account-batches/{changeList}' => [401, 404, 404, 404, 404, 404],
         'POST /account-batches/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
@@ -342,6 +344,11 @@ final class AuthorizationTest extends ApiTestCase
                 ['apply' => false],
             ],
             'POST /merges/{changeList}/undo' => ['admin', ['{changeList}' => $this->merged()], ['apply' => false]],
+            'POST /division-moves/{changeList}/undo' => [
+                'admin',
+                ['{changeList}' => $this->moved()],
+                ['apply' => false],
+            ],
             'PUT /people/{person}/notes/{note}' => [
                 'admin',
                 ['{person}' => $this->ids['learner'], '{note}' => $this->note(true)],
@@ -477,6 +484,13 @@ final class AuthorizationTest extends ApiTestCase
             'goes' => $this->ids['twin'],
             'apply' => true,
         ])['changeList'];
+    }
+
+    private function moved(): string
+    {
+        $move = ['from' => 'seniors', 'people' => 'evening', 'apply' => true];
+
+        return $this->call('admin', 'POST', '/division-moves', $move)['changeList'];
     }
 
     private function note(bool $gone): string

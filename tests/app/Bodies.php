@@ -88,6 +88,8 @@ trait Bodies
             'POST /people/{person}/erasure',
             'POST /merges/{changeList}/undo',
             'POST /account-batches/{changeList}/undo' => ['apply' => false],
+            'POST /division-moves/{changeList}/undo' => ['apply' => false],
+            'POST /division-moves' => ['from' => 'seniors', 'people' => 'evening'],
             'POST /merges' => ['stays' => $this->ids['colleague'], 'goes' => $this->ids['cotutor']],
             'POST /account-batches' => ['text' => 'Noor Haddad', 'division' => 'seniors'],
             'POST /messages/again', 'POST /messages/withdraw' => ['messages' => [$this->ids['cotutor']]],

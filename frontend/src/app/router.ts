@@ -160,6 +160,12 @@ export const router = createRouter({
       meta: { words: ['platform', 'glossary'] },
     },
     {
+      path: '/platform/divisions/:division/move',
+      name: 'move-division',
+      component: () => import('@/platform/MoveDivisionPage.vue'),
+      meta: { words: ['platform'] },
+    },
+    {
       path: '/people',
       name: 'people',
       component: () => import('@/desk/PeoplePage.vue'),

@@ -15,6 +15,7 @@ import { csvFile } from '@/shared/csv'
 import Trouble from '@/ui/Trouble.vue'
 import AccountsMade from '@/accounts/AccountsMade.vue'
 import { takeMergeBack } from '@/accounts/merging'
+import { moveDivisionBack } from '@/platform/moving'
 import ChangeListLines from '@/changes/ChangeListLines.vue'
 import ChangeListUndo from '@/changes/ChangeListUndo.vue'
 import { addressOf, change, sayLine, stateOf, takeSitesBack, type SiteMade } from '@/changes/changeLists'
@@ -85,6 +86,16 @@ const mergeBack = () =>
     await takeMergeBack(id.value)
     await Promise.all([refreshSite(), refetch()])
     done(t('merge.parted'))
+  })
+/** What went from one division to others. */
+const moved = computed(() =>
+  changeList.value?.kind === 'division' ? (work.value as { people: number; sites: number; below: string[] }) : null,
+)
+const moveBack = () =>
+  run(async () => {
+    await moveDivisionBack(id.value)
+    await Promise.all([refreshSite(), refetch()])
+    done(t('changeLists.moved.undid'))
   })
 const goOn = () =>
   run(async () => {
@@ -210,6 +221,14 @@ async function copy() {
           @click="mergeBack"
         />
         <Button
+          v-else-if="moved && !changeList.undoneBy"
+          size="small"
+          variant="outlined"
+          :disabled="busy"
+          :label="t('changeLists.undo')"
+          @click="moveBack"
+        />
+        <Button
           v-else-if="changeList.kind !== 'merge' && changeList.applied > 0 && !review && lines.length"
           size="small"
           variant="outlined"
@@ -225,6 +244,12 @@ async function copy() {
         :change-list="changeList"
         @changed="refetch()"
       />
+      <p v-if="moved">
+        <strong>{{ changeList.title }}</strong>:
+        {{ t('changeLists.moved.people', { n: n(moved.people) }, moved.people) }}
+        {{ t('changeLists.moved.sites', { n: n(moved.sites) }, moved.sites) }}
+        <template v-if="moved.below.length">{{ moved.below.join(', ') }}</template>
+      </p>
       <p v-if="changeList.kind === 'erase'" class="callout">{{ t('erase.changeList') }}</p>
       <ChangeListLines :change-list="changeList" :rows="rows" :lines="lines" />
       <Button v-if="hasNextPage" variant="outlined" size="small" :label="t('parts.more')" @click="fetchNextPage()" />

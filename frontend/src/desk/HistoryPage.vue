@@ -49,6 +49,7 @@ const CODES = [
   'label-on',
   'label-off',
   'site-changed',
+  'site-moved',
   'site-open',
   'site-closed',
   'site-draft',

@@ -40,6 +40,7 @@ function sentence(entry: HistoryEntry): string {
     name?: string
     why?: string
     people?: number
+    to?: string
   }
   const planned = plannedFor(entry)
   if (planned) return planned
@@ -62,6 +63,7 @@ function sentence(entry: HistoryEntry): string {
   return tIn('log', entry.code, {
     name: data.name,
     why: data.why,
+    to: data.to,
     person: entry.person?.name ?? '',
     before: role(data.before),
     after: role(data.after),

@@ -150,6 +150,24 @@ const tidy = () => {
         </div>
       </div>
     </fieldset>
+    <div class="field wide">
+      <label :for="id('welcome')">{{ t('platform.division.welcome') }}</label>
+      <Textarea
+        :id="id('welcome')"
+        rows="2"
+        maxlength="2000"
+        :model-value="division.welcome"
+        :aria-describedby="id('welcome-hint')"
+        fluid
+        @update:model-value="set('welcome', $event ?? '')"
+      />
+      <span :id="id('welcome-hint')" class="hint">{{ t('platform.division.welcomeHint') }}</span>
+    </div>
+    <p v-if="!fresh" class="wide">
+      <RouterLink :to="{ name: 'move-division', params: { division: code } }">{{
+        t('platform.division.move')
+      }}</RouterLink>
+    </p>
     <p class="wide">
       <button v-if="fresh" class="word clay" @click="$emit('drop')">{{ t('platform.take') }}</button>
       <Tick v-else :model-value="division.retired" @update:model-value="set('retired', !division.retired)">{{

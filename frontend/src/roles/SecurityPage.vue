@@ -40,6 +40,7 @@ const CODES = [
   'page-outside',
   'rules-changed',
   'settings-changed',
+  'division-moved',
   'mail-password-kept',
   'mail-tried',
   'registration-code-kept',

@@ -601,6 +601,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/division-moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Has the people, the sites and the parts of a division belong to others, as a change list that can be undone, or with `apply` false says what that would do. */
+        post: operations["moveDivision"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/division-moves/{changeList}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Puts back whoever and whatever is still where a change list put them, or with `apply` false says what that would do. */
+        post: operations["undoDivisionMove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings/versions": {
         parameters: {
             query?: never;
@@ -2988,6 +3024,32 @@ export interface components {
             version: number;
             look: components["schemas"]["Look"];
         };
+        DivisionMove: {
+            /** @description who go */
+            people: number;
+            /** @description that go */
+            sites: number;
+            /** @description names of the divisions that go */
+            below: string[];
+            /** @description people who cannot go, since the other division does not have their level */
+            stay: number;
+            /** @description of them the first by name */
+            left: {
+                person: components["schemas"]["Somebody"];
+                level: number;
+            }[];
+            /** @description what becomes otherwise for those who go */
+            notes: {
+                /** @enum {unknown} */
+                code: "no-longer-minors" | "now-minors" | "other-rights" | "other-outside" | "administrators-lose" | "administrators-gain";
+                /** @description of roles, or of people */
+                names: string[];
+            }[];
+            /** @description for which it cannot be done */
+            problems: components["schemas"]["RuleProblem"][];
+            /** @description of what was done */
+            changeList: null | components["schemas"]["Id"];
+        };
         SettingsVersion: {
             version: number;
             madeAt: components["schemas"]["Instant"];
@@ -3021,7 +3083,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3358,7 +3420,7 @@ export interface components {
         ChangeListFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
+            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -5615,6 +5677,101 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    moveDivision: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description code of the division */
+                    from: string;
+                    /** @description code of the division its people go to; null where they stay */
+                    people?: string | null;
+                    /** @description the same of its sites */
+                    sites?: string | null;
+                    /** @description the same of the divisions right below it */
+                    below?: string | null;
+                    /**
+                     * @description whether it is offered no more afterwards
+                     * @default false
+                     */
+                    retire?: boolean;
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DivisionMove"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    undoDivisionMove: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DivisionMove"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     settingsVersions: {
         parameters: {
             query?: never;
@@ -5816,7 +5973,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;

@@ -34,16 +34,15 @@ final class SettingsInUse extends BaseRepository
             }
         }
         foreach ($this->rows(<<<'SQL'
-            SELECT d.code AS division, t.code AS term, COUNT(*) AS sites
+            SELECT d.code AS division, t.code AS term, COUNT(*) AS sites, SUM(s.taken_back = 0) AS there
             FROM site s
             JOIN division d ON d.id = s.division_id
             LEFT JOIN term t ON t.id = s.term_id
             GROUP BY d.code, t.code
             SQL) as $row) {
-            $many = $row->int('sites');
-            $sites[$row->string('division')] = ($sites[$row->string('division')] ?? 0) + $many;
+            $sites[$row->string('division')] = ($sites[$row->string('division')] ?? 0) + $row->int('there');
             $term = $row->stringOrNull('term') ?? '';
-            $terms[$term] = ($terms[$term] ?? 0) + $many;
+            $terms[$term] = ($terms[$term] ?? 0) + $row->int('sites');
         }
 
         $traces = [];
