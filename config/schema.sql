@@ -483,6 +483,17 @@ CREATE TABLE `notice` (
   CONSTRAINT `FK_480D45C2AAE72004` FOREIGN KEY (`by_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `numbers_reader` (
+  `id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `division_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `person` (`person_id`),
+  KEY `IDX_EC472D3341859289` (`division_id`),
+  CONSTRAINT `FK_EC472D33217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_EC472D3341859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `person` (
   `id` binary(16) NOT NULL,
   `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,

@@ -59,6 +59,8 @@ const FURTHER: [Who, string][] = [
   ['tutor', '/no-such-page'],
   ['administrator', '/people/new'],
   ['administrator', '/approvals'],
+  ['administrator', '/numbers'],
+  ['administrator', '/platform/divisions/harbour/move'],
   ['administrator', '/sign-in-cards'],
   ['administrator', '/messages/texts'],
   ['administrator', '/messages/simulated-inbox'],

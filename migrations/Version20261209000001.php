@@ -7,11 +7,27 @@ namespace MintDoor\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use MintDoor\Shared\RepeatableMigration;
 
-/** Answers to several questions take more room than a line of why. */
+/** Answers to several questions take more room than a line of why; who may look at numbers. */
 final class Version20261209000001 extends RepeatableMigration
 {
+    private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
+
     public function up(Schema $schema): void
     {
+        $this->addSql(
+            'CREATE TABLE numbers_reader (id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, '
+                .'division_id BINARY(16) DEFAULT NULL, INDEX person (person_id), INDEX IDX_EC472D3341859289 (division_id), '
+                .'PRIMARY KEY (id))'
+                .self::TEXT,
+        );
+        $this->addSql(
+            'ALTER TABLE numbers_reader ADD CONSTRAINT FK_EC472D33217BBB47 FOREIGN KEY (person_id) '
+                .'REFERENCES person (id)',
+        );
+        $this->addSql(
+            'ALTER TABLE numbers_reader ADD CONSTRAINT FK_EC472D3341859289 FOREIGN KEY (division_id) '
+                .'REFERENCES division (id)',
+        );
         $this->addSql('ALTER TABLE waiter CHANGE why why LONGTEXT DEFAULT NULL');
     }
 }

@@ -10,6 +10,7 @@ use MintDoor\History\History;
 use MintDoor\People\Entity\Account;
 use MintDoor\People\Repository\AccountRecords;
 use MintDoor\People\Repository\Administrations;
+use MintDoor\People\Repository\NumbersReaders;
 use MintDoor\Platform\Entity\Division;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Answer;
@@ -34,6 +35,7 @@ final readonly class AdministratorController
     public function __construct(
         private AccountRecords $accounts,
         private Administrations $administrations,
+        private NumbersReaders $readers,
         private Divisions $divisions,
         private PlatformClock $clock,
         private Transaction $transaction,
@@ -78,9 +80,14 @@ final readonly class AdministratorController
             $was = [
                 'platform' => true === $own?->platformAdministrator,
                 'divisions' => $this->administrations->divisionsOf($person),
+                ...$this->numbersOf($person),
             ];
-            $will = ['platform' => $body->platform, 'divisions' => array_values(array_unique($body->divisions))];
-            sort($will['divisions']);
+            $will = [
+                'platform' => $body->platform,
+                'divisions' => self::sorted($body->divisions),
+                'numbers' => $body->numbers,
+                'numbersOf' => self::sorted($body->numbersOf),
+            ];
             $this->assertNone(
                 Administrators::refusal(
                     $was['platform'],
@@ -89,7 +96,7 @@ final readonly class AdministratorController
                     null !== $own && $own->closedFrom > $now,
                 ),
             );
-            if (null === $own && [] !== $will['divisions']) {
+            if (null === $own && ([] !== $will['divisions'] || $body->numbers || [] !== $will['numbersOf'])) {
                 $this->assertNone('no-account');
             }
             if ($was !== $will) {
@@ -97,6 +104,7 @@ final readonly class AdministratorController
                     $own->platformAdministrator = $will['platform'];
                 }
                 $this->administrations->replace($person, $this->divisionsNamed($will['divisions']));
+                $this->readers->replace($person, $will['numbers'], $this->divisionsNamed($will['numbersOf']));
                 $this->sessions->renewOf($person);
                 $this->history->write(
                     History::PLATFORM,
@@ -107,6 +115,27 @@ final readonly class AdministratorController
 
             return $this->answer();
         });
+    }
+
+    /** @return array{numbers: bool, numbersOf: list<string>} */
+    private function numbersOf(string $person): array
+    {
+        $reads = $this->readers->of($person);
+
+        return ['numbers' => $reads->everything, 'numbersOf' => $reads->divisions];
+    }
+
+    /**
+     * @param list<string> $codes
+     *
+     * @return list<string> each once
+     */
+    private static function sorted(array $codes): array
+    {
+        $codes = array_values(array_unique($codes));
+        sort($codes);
+
+        return $codes;
     }
 
     private function assertNone(?string $refusal): void
@@ -145,6 +174,7 @@ final readonly class AdministratorController
     private function answer(): Answer
     {
         $divisions = $this->administrations->all();
+        $readers = $this->readers->all();
         $now = $this->clock->instant();
 
         return new Answer([
@@ -153,6 +183,8 @@ final readonly class AdministratorController
                     'person' => ['id' => $account->person->id, 'name' => $account->person->name()],
                     'platform' => $account->platformAdministrator,
                     'divisions' => $divisions[$account->person->id] ?? [],
+                    'numbers' => $readers[$account->person->id]->everything ?? false,
+                    'numbersOf' => $readers[$account->person->id]->divisions ?? [],
                     'closed' => $account->closedFrom <= $now,
                 ],
                 $this->accounts->ofAdministrators(),

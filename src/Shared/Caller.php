@@ -14,6 +14,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
     /**
      * @param non-empty-string $id
      * @param list<string>     $divisions codes of the divisions administered
+     * @param list<string>     $numbersOf codes of the divisions of which they may look at numbers; `*` for all
      */
     public function __construct(
         public readonly string $id,
@@ -32,6 +33,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         /** How they want days and numbers written, and by which clock; null for as their browser says. */
         public readonly ?string $language = null,
         public readonly ?string $timeZone = null,
+        private array $numbersOf = [],
     ) {}
 
     /** Whoever is not signed in and makes an account; they have nothing yet. */
@@ -48,6 +50,20 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
     public function isAdministrator(): bool
     {
         return $this->platformAdministrator || [] !== $this->divisions;
+    }
+
+    /** Whether they may look at numbers of anything. */
+    public function readsNumbers(): bool
+    {
+        return $this->isAdministrator() || [] !== $this->numbersOf;
+    }
+
+    /** @return ?list<string> codes of the divisions of which they may look at numbers; null for all */
+    public function numbersOf(): ?array
+    {
+        return $this->platformAdministrator || \in_array('*', $this->numbersOf, true)
+            ? null
+            : array_values(array_unique([...$this->divisions, ...$this->numbersOf]));
     }
 
     public function getRoles(): array
@@ -111,6 +127,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         $this->mustChange = false;
         $this->cardUntil = null;
         $this->language = $this->timeZone = null;
+        $this->numbersOf = [];
     }
 
     private function fingerprint(): string

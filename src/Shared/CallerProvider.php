@@ -101,6 +101,7 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
             $row->instantOrNull('card_until'),
             $row->stringOrNull('language'),
             $row->stringOrNull('time_zone'),
+            array_values(array_filter(explode(',', $row->stringOrNull('numbers_of') ?? ''))),
         );
     }
 

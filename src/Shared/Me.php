@@ -19,6 +19,7 @@ final readonly class Me
             platformAdministrator: $caller->platformAdministrator,
             divisions: $caller->divisions,
             mayMakeSites: 'staff' === $caller->kind || $caller->isAdministrator(),
+            readsNumbers: $caller->readsNumbers(),
             mustChange: $caller->mustChange,
             seesMailboxes: $caller->platformAdministrator && $this->mail->staysInside(),
             language: $caller->language,

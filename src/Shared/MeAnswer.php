@@ -9,6 +9,7 @@ final readonly class MeAnswer
 {
     /**
      * @param list<string> $divisions     codes of the divisions administered
+     * @param bool         $readsNumbers  whether they may look at numbers of sites
      * @param bool         $mustChange    whether a password of their own is wanted before anything else
      * @param bool         $seesMailboxes whether there are simulated mailboxes to look into
      * @param ?string      $language      how days and numbers are written, BCP 47; null for as the browser says
@@ -22,6 +23,7 @@ final readonly class MeAnswer
         public bool $platformAdministrator,
         public array $divisions,
         public bool $mayMakeSites,
+        public bool $readsNumbers,
         public bool $mustChange,
         public bool $seesMailboxes,
         public ?string $language,

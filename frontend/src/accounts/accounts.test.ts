@@ -158,7 +158,7 @@ describe('one’s own password', () => {
         kind: 'learner',
         platformAdministrator: false,
         divisions: [],
-        mayMakeSites: false,
+        mayMakeSites: false, readsNumbers: false,
         mustChange: false,
       })
     serve({ 'PUT /me/password': put })

@@ -26,6 +26,10 @@ const rooms = computed(() => [
         { to: '/rules', on: '/rules', words: t('app.rules') },
       ]
     : []),
+  // Administrators come to them from their sites: the bar has no room for more.
+  ...(me.value?.readsNumbers && !administers.value
+    ? [{ to: '/numbers', on: '/numbers', words: t('app.numbers') }]
+    : []),
   ...(administers.value ? [{ to: '/platform', on: '/platform', words: t('app.platform') }] : []),
 ])
 </script>

@@ -50,6 +50,7 @@ const doings = computed(() => {
       [t('find.do.renew'), () => router.push({ name: 'renew-keys' })],
     )
   }
+  if (me.value?.readsNumbers) all.push([t('find.do.numbers'), () => router.push({ name: 'numbers' })])
   if (scopes.value[0] === 'all') {
     all.push([t('find.do.all'), () => router.push('/sites/all')])
     all.push([t('find.do.approvals'), () => router.push({ name: 'approvals' })])

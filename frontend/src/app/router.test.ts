@@ -6,7 +6,7 @@ import { router } from './router'
 
 const id = '00000000-0000-7000-8000-000000000001'
 const somebody = (more: Partial<Me> = {}) =>
-  ({ id, name: 'Mara', mayMakeSites: true, mustChange: false, ...more }) as Me
+  ({ id, name: 'Mara', mayMakeSites: true, readsNumbers: false, mustChange: false, ...more }) as Me
 // Pages themselves are not what is asked here.
 for (const route of router.getRoutes()) {
   if (route.components) route.components = { default: { template: '<p />' } }
@@ -79,7 +79,7 @@ describe('whoever comes', () => {
   it('begins with what they run, or are in', async () => {
     expect(await goTo('/')).toBe('/')
     expect(await goTo('/sites')).toBe('/sites/run')
-    me.value = somebody({ mayMakeSites: false })
+    me.value = somebody({ mayMakeSites: false, readsNumbers: false })
     expect(await goTo('/sites')).toBe('/sites/in')
   })
 

@@ -166,6 +166,12 @@ export const router = createRouter({
       meta: { words: ['platform'] },
     },
     {
+      path: '/numbers',
+      name: 'numbers',
+      component: () => import('@/desk/NumbersPage.vue'),
+      meta: { words: ['numbers', 'sites'] },
+    },
+    {
       path: '/people',
       name: 'people',
       component: () => import('@/desk/PeoplePage.vue'),

@@ -101,6 +101,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'first-day-checks' }">{{
           t('firstDayChecks.title')
         }}</RouterLink>
+        <RouterLink v-if="scope === 'all'" class="beside" to="/numbers">{{ t('sites.numbers') }}</RouterLink>
         <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{
           t('makeSites.title')
         }}</RouterLink>

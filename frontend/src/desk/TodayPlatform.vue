@@ -58,6 +58,7 @@ const well = computed(() => {
       </li>
     </ul>
     <p class="acts">
+      <RouterLink to="/numbers">{{ t('today.numbers') }}</RouterLink>
       <RouterLink to="/sites/all">{{ t('sites.all') }}</RouterLink>
       <RouterLink :to="{ name: 'messages', params: { part: 'messages' } }">{{ t('messages.title') }}</RouterLink>
     </p>

@@ -12,7 +12,7 @@ import { provideJoining, useJoining } from './joining'
 
 const you = { id: site.id, name: 'Bea', login: 'bea' }
 const joined = { passage: 'in', place: null, site: { id: site.id, title: 'Harmony' }, opensAt: null }
-const somebody = { id: site.id, name: 'Bea', login: 'bea', mayMakeSites: false } as Me
+const somebody = { id: site.id, name: 'Bea', login: 'bea', mayMakeSites: false, readsNumbers: false } as Me
 
 beforeEach(() => {
   sessionStorage.clear()

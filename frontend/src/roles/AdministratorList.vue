@@ -19,24 +19,41 @@ const { data, error, refetch } = useQuery({
 })
 const person = ref('')
 const name = ref('')
-const request = reactive({ platform: false, divisions: [] as string[] })
+type Request = { platform: boolean; divisions: string[]; numbers: boolean; numbersOf: string[] }
+const nothing = (): Request => ({ platform: false, divisions: [], numbers: false, numbersOf: [] })
+const request = reactive(nothing())
 const wrong = ref('')
 const adding = ref(false)
 const division = (code: string) => props.divisions.find((each) => each.code === code)?.name ?? code
-const of = (each: { platform: boolean; divisions: string[] }) =>
-  listed([...(each.platform ? [t('rules.admin.everything')] : []), ...each.divisions.map(division)])
+const some = (everything: boolean, divisions: string[]) =>
+  listed([...(everything ? [t('rules.admin.everything')] : []), ...divisions.map(division)])
+const of = (each: Request) =>
+  [
+    some(each.platform, each.divisions),
+    each.numbers || each.numbersOf.length
+      ? t('rules.admin.numbersOf', { divisions: some(each.numbers, each.numbersOf) })
+      : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
+const copyOf = ({ platform, divisions, numbers, numbersOf }: Request): Request => ({
+  platform,
+  divisions: [...divisions],
+  numbers,
+  numbersOf: [...numbersOf],
+})
 
-function start(id: string, called: string, platform: boolean, divisions: string[]) {
+function start(id: string, called: string, has: Request) {
   person.value = id
   name.value = called
-  Object.assign(request, { platform, divisions: [...divisions] })
+  Object.assign(request, copyOf(has))
   wrong.value = ''
   adding.value = false
 }
 
 /** Somebody who administers nothing yet: who is meant can still be changed. */
 function add(id: string | undefined) {
-  start(id ?? '', '', false, [])
+  start(id ?? '', '', nothing())
   adding.value = true
 }
 
@@ -45,7 +62,7 @@ function stop() {
   adding.value = false
 }
 
-async function put(id: string, body: { platform: boolean; divisions: string[] }) {
+async function put(id: string, body: Request) {
   client.setQueryData(
     ['administrators'],
     await take(api.PUT('/administrators/{person}', { params: { path: { person: id } }, body })),
@@ -58,9 +75,9 @@ async function save() {
   const before = data.value?.items.find((each) => each.person.id === person.value)
   const id = person.value
   try {
-    await put(id, { platform: request.platform, divisions: [...request.divisions] })
+    await put(id, copyOf(request))
     done(t('rules.admin.did', { name: name.value || t('rules.parts.administrators') }), {
-      back: () => put(id, { platform: before?.platform ?? false, divisions: before?.divisions ?? [] }),
+      back: () => put(id, copyOf(before ?? nothing())),
     })
     stop()
   } catch (thrown) {
@@ -71,7 +88,7 @@ async function save() {
 </script>
 
 <template>
-  <p class="soft">{{ t('rules.admin.more') }}</p>
+  <p class="soft">{{ t('rules.admin.more') }} {{ t('rules.admin.moreNumbers') }}</p>
   <Trouble v-if="error" :error="error" @again="refetch()" />
   <ul v-else>
     <li v-for="each in data?.items" :key="each.person.id">
@@ -80,7 +97,7 @@ async function save() {
       <button
         class="word"
         :aria-label="`${t('rules.admin.change')}: ${each.person.name}`"
-        @click="start(each.person.id, each.person.name, each.platform, each.divisions)"
+        @click="start(each.person.id, each.person.name, each)"
       >
         {{ t('rules.admin.change') }}
       </button>
@@ -91,10 +108,20 @@ async function save() {
   </div>
   <form v-if="person" class="request" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
-    <Tick v-model="request.platform">{{ t('rules.admin.platform') }}</Tick>
-    <Tick v-for="each in divisions" :key="each.code" v-model="request.divisions" :value="each.code">{{
-      t('rules.admin.divisions', { division: each.name })
-    }}</Tick>
+    <fieldset>
+      <legend>{{ t('rules.admin.administering') }}</legend>
+      <Tick v-model="request.platform">{{ t('rules.admin.platform') }}</Tick>
+      <Tick v-for="each in divisions" :key="each.code" v-model="request.divisions" :value="each.code">{{
+        t('rules.admin.divisions', { division: each.name })
+      }}</Tick>
+    </fieldset>
+    <fieldset>
+      <legend>{{ t('rules.admin.reading') }}</legend>
+      <Tick v-model="request.numbers">{{ t('rules.admin.allNumbers') }}</Tick>
+      <Tick v-for="each in divisions" :key="each.code" v-model="request.numbersOf" :value="each.code">{{
+        t('rules.admin.numbers', { division: each.name })
+      }}</Tick>
+    </fieldset>
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
     <p class="row">
       <Button type="submit" size="small" :label="t('rules.admin.save')" /><button
@@ -132,6 +159,17 @@ li button {
   padding: 6px 14px;
   display: grid;
   gap: 8px;
+}
+fieldset {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+legend {
+  padding: 0 0 4px;
+  font-weight: 600;
 }
 .row {
   display: flex;

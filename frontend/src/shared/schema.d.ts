@@ -583,6 +583,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/numbers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Sites in numbers, without anybody's name: for administrators, and for those whom they allow it. Of few learners it is only told how many they are. */
+        get: operations["numbers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/settings": {
         parameters: {
             query?: never;
@@ -696,7 +713,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Who administers which division, and who the platform. */
+        /** @description Who administers which division, and who the platform, and who may look at numbers alone. */
         get: operations["administrators"];
         put?: never;
         post?: never;
@@ -716,7 +733,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** @description Makes somebody an administrator of divisions or of the platform, or no longer one. */
+        /** @description Makes somebody an administrator of divisions or of the platform, or a reader of numbers, or no longer one. */
         put: operations["nameAdministrator"];
         post?: never;
         delete?: never;
@@ -2267,6 +2284,8 @@ export interface components {
             /** @description codes of the divisions administered */
             divisions: string[];
             mayMakeSites: boolean;
+            /** @description whether they may look at numbers of sites */
+            readsNumbers: boolean;
             /** @description whether there are simulated inboxes to look into */
             seesMailboxes: boolean;
             /** @description whether a password of their own is wanted before anything else */
@@ -2919,6 +2938,47 @@ export interface components {
             /** @description whether the message stayed in the platform */
             inside: boolean;
         };
+        Numbers: {
+            /** @description sums over all sites that were asked for, by name */
+            divisions: {
+                division: components["schemas"]["Named"];
+                sites: number;
+                learners: number;
+                staff: number;
+                waiting: number;
+                /** @description learners of the sites of which it is told who came */
+                counted: number;
+                /** @description of them, those who came lately */
+                lately: number;
+            }[];
+            /** @description 2,000 at most, by title */
+            sites: {
+                id: components["schemas"]["Id"];
+                title: string;
+                kind: string;
+                division: components["schemas"]["Named"];
+                term: string | null;
+                state: components["schemas"]["SiteState"];
+                seats: number | null;
+                /** @description who hold seats */
+                learners: number;
+                /** @description whoever else is here */
+                staff: number;
+                waiting: number;
+                /** @description learners who came lately; null where they are too few to be told */
+                lately: number | null;
+                /** @description learners who never came; null likewise */
+                never: number | null;
+                /** @description whether whoever asks may open the site */
+                opens: boolean;
+            }[];
+            /** @description whether there are more sites than these */
+            more: boolean;
+            /** @description of fewer learners nothing is told but how many they are; 0 for whoever may see them anyhow */
+            least: number;
+            /** @description within which whoever came counts as having come lately */
+            days: number;
+        };
         DivisionSettings: {
             code: string;
             name: string;
@@ -3071,6 +3131,10 @@ export interface components {
                 person: components["schemas"]["Somebody"];
                 platform: boolean;
                 divisions: string[];
+                /** @description whether they may look at the numbers of all of the platform */
+                numbers: boolean;
+                /** @description codes of the divisions at whose numbers they may look */
+                numbersOf: string[];
                 /** @description whether the account is closed */
                 closed: boolean;
             }[];
@@ -5608,6 +5672,36 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    numbers: {
+        parameters: {
+            query?: {
+                /** @description code; with those below it */
+                division?: string;
+                term?: string;
+                kind?: string;
+                state?: components["schemas"]["SiteState"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The numbers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Numbers"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     settings: {
         parameters: {
             query?: {
@@ -5940,6 +6034,13 @@ export interface operations {
                 "application/json": {
                     platform: boolean;
                     divisions?: components["schemas"]["Code"][];
+                    /**
+                     * @description whether they may look at the numbers of all of the platform
+                     * @default false
+                     */
+                    numbers?: boolean;
+                    /** @description codes of the divisions at whose numbers they may look */
+                    numbersOf?: components["schemas"]["Code"][];
                 };
             };
         };

@@ -24,6 +24,7 @@ const somebody = {
   platformAdministrator: false,
   divisions: [] as string[],
   mayMakeSites: true,
+  readsNumbers: false,
   mustChange: false,
   seesMailboxes: false,
   language: null,

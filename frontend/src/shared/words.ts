@@ -17,6 +17,7 @@ const ROOMS = [
   'history',
   'intake',
   'messages',
+  'numbers',
   'open',
   'people',
   'platform',

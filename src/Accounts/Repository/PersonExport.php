@@ -56,6 +56,13 @@ final readonly class PersonExport
                         JOIN division d ON d.id = a.division_id
                         WHERE a.person_id IN (?)
                         SQL,
+                'may_look_at_numbers_of' =>
+                    <<<'SQL'
+                        SELECT COALESCE(d.name, '') AS division
+                        FROM numbers_reader r
+                        LEFT JOIN division d ON d.id = r.division_id
+                        WHERE r.person_id IN (?)
+                        SQL,
                 'sessions' => 'SELECT touched_at AS last_request FROM session WHERE person_id IN (?)',
                 'labels' => <<<SQL
                     SELECT l.name AS label, l2.put_at, $by AS put_by

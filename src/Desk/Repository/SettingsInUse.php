@@ -50,7 +50,8 @@ final class SettingsInUse extends BaseRepository
             SELECT d.code,
                 (SELECT COUNT(*) FROM person p WHERE p.division_id = d.id)
                     + (SELECT COUNT(*) FROM site s WHERE s.division_id = d.id)
-                    + (SELECT COUNT(*) FROM division_administrator a WHERE a.division_id = d.id) AS many
+                    + (SELECT COUNT(*) FROM division_administrator a WHERE a.division_id = d.id)
+                    + (SELECT COUNT(*) FROM numbers_reader r WHERE r.division_id = d.id) AS many
             FROM division d
             SQL) as $row) {
             $traces[$row->string('code')] = $row->int('many');

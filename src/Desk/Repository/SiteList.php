@@ -237,8 +237,8 @@ final class SiteList extends BaseRepository
         return $where;
     }
 
-    /** @return list<string> */
-    private static function inState(?string $state): array
+    /** @return list<string> conditions for the state that a site `s` is in */
+    public static function inState(?string $state): array
     {
         return match ($state) {
             'draft' => ['s.opens_at > :now AND s.closes_at > :now'],

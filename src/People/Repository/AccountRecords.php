@@ -7,6 +7,7 @@ namespace MintDoor\People\Repository;
 use Doctrine\DBAL\LockMode;
 use MintDoor\People\Entity\Account;
 use MintDoor\People\Entity\DivisionAdministrator;
+use MintDoor\People\Entity\NumbersReader;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
 
@@ -47,12 +48,15 @@ final class AccountRecords extends BaseRepository
     public function ofAdministrators(): array
     {
         $administrator = DivisionAdministrator::class;
+        $reader = NumbersReader::class;
 
         /** @var list<Account> */
         return $this->createQueryBuilder('a')
             ->addSelect('p')
             ->join('a.person', 'p')
-            ->where("a.platformAdministrator = true OR p.id IN (SELECT d.id FROM $administrator x JOIN x.person d)")
+            ->where('a.platformAdministrator = true')
+            ->orWhere("p.id IN (SELECT d.id FROM $administrator x JOIN x.person d)")
+            ->orWhere("p.id IN (SELECT e.id FROM $reader y JOIN y.person e)")
             ->orderBy('a.platformAdministrator', 'DESC')
             ->addOrderBy('p.sortName')
             ->getQuery()

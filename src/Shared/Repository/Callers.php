@@ -28,7 +28,14 @@ final readonly class Callers
                 JOIN division_within w ON w.above_id = da.division_id
                 JOIN division ad ON ad.id = w.division_id
                 WHERE da.person_id = p.id
-            ) AS divisions
+            ) AS divisions,
+            (
+                SELECT GROUP_CONCAT(DISTINCT COALESCE(rd.code, '*'))
+                FROM numbers_reader nr
+                LEFT JOIN division_within w ON w.above_id = nr.division_id
+                LEFT JOIN division rd ON rd.id = w.division_id
+                WHERE nr.person_id = p.id
+            ) AS numbers_of
         FROM %s
         JOIN division d ON d.id = p.division_id
         WHERE %s

@@ -95,6 +95,7 @@ final class DivisionMoveTest extends TestCase
     private static function some(DivisionTree $tree, Dice $dice): DivisionMove
     {
         $codes = array_map(static fn(Division $each): string => $each->code, $tree->all());
+        \assert([] !== $codes);
         $one = static fn(): ?string => $dice->chance(50) ? $dice->one($codes) : null;
 
         return new DivisionMove($dice->one($codes), $one(), $one(), $one(), $dice->chance(50));

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+/** Of what somebody may look at numbers. */
+final readonly class ReadsNumbers
+{
+    /** @param list<string> $divisions codes, sorted */
+    public function __construct(public bool $everything = false, public array $divisions = []) {}
+
+    public function nothing(): bool
+    {
+        return !$this->everything && [] === $this->divisions;
+    }
+}
