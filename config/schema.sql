@@ -766,6 +766,15 @@ CREATE TABLE `site_term` (
   CONSTRAINT `FK_9E955A74F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `starter_door` (
+  `door_id` binary(16) NOT NULL,
+  `division` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `site` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`door_id`),
+  CONSTRAINT `FK_2016B3CE58639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `term` (
   `id` binary(16) NOT NULL,
   `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,

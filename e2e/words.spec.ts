@@ -47,6 +47,7 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
   ['tutor', ({ site }) => `/sites/${site}`, (page) => page.locator('.who').click()],
   ['administrator', () => '/platform/divisions', (page) => page.locator('.acts button').nth(1).click()],
   ['administrator', () => '/platform/terms', (page) => page.locator('.more button').first().click()],
+  ['administrator', () => '/platform/starters', (page) => page.locator('.page .p-button').last().click()],
   ['administrator', () => '/rules/kinds', (page) => page.locator('.kind button').nth(1).click()],
 ]
 const FURTHER: [Who, string][] = [
@@ -60,6 +61,7 @@ const FURTHER: [Who, string][] = [
   ['administrator', '/people/new'],
   ['administrator', '/approvals'],
   ['administrator', '/numbers'],
+  ['administrator', '/platform/starters'],
   ['administrator', '/platform/divisions/harbour/move'],
   ['administrator', '/sign-in-cards'],
   ['administrator', '/messages/texts'],

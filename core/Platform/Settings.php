@@ -16,6 +16,7 @@ final readonly class Settings
      * @param list<DaysOff> $daysOff
      * @param list<Letterhead> $letterheads
      * @param list<Registration> $registrations
+     * @param list<Starter>      $starters
      */
     public function __construct(
         public string $name,
@@ -26,6 +27,7 @@ final readonly class Settings
         public MailServer $mail = new MailServer(),
         public array $letterheads = [],
         public array $registrations = [],
+        public array $starters = [],
     ) {}
 
     /** The same with other divisions. */
@@ -40,6 +42,7 @@ final readonly class Settings
             $this->mail,
             $this->letterheads,
             $this->registrations,
+            $this->starters,
         );
     }
 

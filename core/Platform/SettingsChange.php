@@ -31,6 +31,7 @@ final readonly class SettingsChange
                 array_column($before->registrations, null, 'division'),
                 array_column($after->registrations, null, 'division'),
             ),
+            ...$this->among('starter', self::starters($before), self::starters($after)),
         ];
     }
 
@@ -56,6 +57,17 @@ final readonly class SettingsChange
         return array_column($settings->letterheads, null, 'division');
     }
 
+    /** @return array<string, Starter> by what tells them apart */
+    private static function starters(Settings $settings): array
+    {
+        $all = [];
+        foreach ($settings->starters as $starter) {
+            $all[$starter->key()] = $starter;
+        }
+
+        return $all;
+    }
+
     /** @return array<string, Division> by code */
     private static function divisions(Settings $settings): array
     {
@@ -74,9 +86,9 @@ final readonly class SettingsChange
     }
 
     /**
-     * @param 'division'|'term'|'days-off'|'letterhead'|'registration' $of
-     * @param array<string, Division|Term|DaysOff|Letterhead|Registration> $before
-     * @param array<string, Division|Term|DaysOff|Letterhead|Registration> $after
+     * @param 'division'|'term'|'days-off'|'letterhead'|'registration'|'starter' $of
+     * @param array<string, Division|Term|DaysOff|Letterhead|Registration|Starter> $before
+     * @param array<string, Division|Term|DaysOff|Letterhead|Registration|Starter> $after
      *
      * @return list<Difference>
      */
@@ -98,8 +110,11 @@ final readonly class SettingsChange
     }
 
     /** What people call it; empty for what is written around messages to everybody. */
-    private function name(Division|Term|DaysOff|Letterhead|Registration $each): string
+    private function name(Division|Term|DaysOff|Letterhead|Registration|Starter $each): string
     {
+        if ($each instanceof Starter) {
+            return $each->site;
+        }
         if (!$each instanceof Letterhead && !$each instanceof Registration) {
             return $each->name;
         }

@@ -35,6 +35,11 @@ final class SettingsLaws
 
     public const MOST_DOMAINS = 50;
 
+    public const MOST_STARTERS = 200;
+
+    /** Kinds of people. */
+    private const KINDS = ['learner', 'staff', 'guardian', 'external'];
+
     private const CODE = '/^[a-z][a-z0-9-]{1,31}$/D';
 
     private function __construct() {}
@@ -56,6 +61,7 @@ final class SettingsLaws
             ...self::mail($after->mail),
             ...self::letterheads($after),
             ...self::registrations($after),
+            ...self::starters($after, $use),
         ];
     }
 
@@ -434,6 +440,53 @@ final class SettingsLaws
             if (\count($registration->domains) > self::MOST_DOMAINS) {
                 $problems[] = new SettingsProblem($at.'domains', 'too-many', ['most' => self::MOST_DOMAINS]);
             }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function starters(Settings $settings, SettingsUse $use): array
+    {
+        $problems =
+            \count($settings->starters) > self::MOST_STARTERS
+                ? [new SettingsProblem('starters', 'too-many', ['most' => self::MOST_STARTERS])]
+                : [];
+        $seen = [];
+        foreach ($settings->starters as $index => $starter) {
+            $at = "starters/$index/";
+            $role = $use->roles[$starter->role] ?? null;
+            $retired = true === $settings->divisions->find($starter->division)?->retired;
+            $levels = [$starter->lowest, $starter->highest];
+            $wrong = [
+                ...'' === $starter->site ? ['site' => 'no-site'] : [],
+                ...'' !== $starter->site && !isset($use->codes[$starter->site]) ? ['site' => 'no-such-site'] : [],
+                ...isset($seen[$starter->key()]) ? ['site' => 'taken-starter'] : [],
+                ...$retired ? ['division' => 'retired-division'] : [],
+                ...'' === $starter->role ? ['role' => 'no-role'] : [],
+                ...'' !== $starter->role && (null === $role || $role->lead) ? ['role' => 'no-such-role'] : [],
+                ...[] === $starter->kinds ? ['kinds' => 'for-nobody'] : [],
+                ...[] !== array_diff($starter->kinds, self::KINDS) ? ['kinds' => 'no-such-people'] : [],
+                ...null !== $role && [] !== array_diff(
+                    $starter->kinds,
+                    $role->for
+                ) ? ['role' => 'role-for-others'] : [],
+                ...(null === $starter->lowest) !== (null === $starter->highest) ? ['lowest' => 'half-levels'] : [],
+                ...null !== $starter->lowest && $starter->lowest > ($starter->highest ?? Levels::HIGHEST)
+                    ? ['highest' => 'levels-turned']
+                    : [],
+                ...[] !== array_filter(
+                    $levels,
+                    static fn(?int $each): bool => 0 >= ($each ?? 1) || Levels::HIGHEST < $each
+                )
+                    ? ['lowest' => 'off-the-ladder']
+                    : [],
+            ];
+            foreach ($wrong as $field => $code) {
+                $problems[] = new SettingsProblem($at.$field, $code, ['most' => Levels::HIGHEST]);
+            }
+            $seen[$starter->key()] = true;
+            array_push($problems, ...self::of($starter->division, $settings, $at));
         }
 
         return $problems;

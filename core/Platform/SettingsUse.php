@@ -14,6 +14,8 @@ final readonly class SettingsUse
      * @param array<string, array<int, int>> $levels people by division and level
      * @param array<string, int>             $traces whatever points to a division, also what is over: people who are
      *                                               gone, sites taken back, who administers it
+     * @param array<string, true>            $codes  short codes of sites, of those that settings speak of
+     * @param array<string, RoleKnown>       $roles  by code
      */
     public function __construct(
         public array $people = [],
@@ -21,5 +23,7 @@ final readonly class SettingsUse
         public array $terms = [],
         public array $levels = [],
         public array $traces = [],
+        public array $codes = [],
+        public array $roles = [],
     ) {}
 }

@@ -20,6 +20,7 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\Items;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Repository\Sites;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -40,6 +41,7 @@ final readonly class SettingsController
         private SettingsHandler $handler,
         private People $people,
         private MailSecrets $mailSecrets,
+        private Sites $sites,
         private Transaction $transaction,
     ) {}
 
@@ -53,14 +55,14 @@ final readonly class SettingsController
             throw Problem::notFound('settings-version');
         }
         $holds = $this->settings->version();
+        $settings = null === $kept ? $this->settings->read() : SettingsCodec::read($kept->settings);
 
         return (new Answer([
             'version' => $kept->version ?? $holds,
             'mayChange' => $caller->platformAdministrator,
             'mailPassword' => $this->mailSecrets->kept(),
-            'settings' => SettingsCodec::write(
-                null === $kept ? $this->settings->read() : SettingsCodec::read($kept->settings),
-            ),
+            'sites' => $this->sites->named(array_column($settings->starters, 'site')),
+            'settings' => SettingsCodec::write($settings),
         ]))->versioned($kept->version ?? $holds);
     }
 

@@ -100,7 +100,10 @@ final readonly class SettingsFile
     public function plan(SettingsWanted $wanted): SettingsPlan
     {
         return new SettingsPlan(
-            null === $wanted->settings ? null : $this->settingsHandler->preview($wanted->settings),
+            null === $wanted->settings ? null : $this->settingsHandler->preview(
+                $wanted->settings,
+                $wanted->rules?->roles
+            ),
             null === $wanted->rules ? null : $this->rulesHandler->preview($wanted->rules, $wanted->settings),
             $this->otherRules($wanted),
             $this->version(),
@@ -123,7 +126,7 @@ final readonly class SettingsFile
         $otherRules = $this->otherRules($wanted);
         $settings = null === $wanted->settings
             ? null
-            : $this->settingsHandler->apply($wanted->settings, $caller, null);
+            : $this->settingsHandler->apply($wanted->settings, $caller, null, $wanted->rules?->roles);
         $rules = null === $wanted->rules ? null : $this->rulesHandler->apply($wanted->rules, $caller, null);
 
         return new SettingsPlan(

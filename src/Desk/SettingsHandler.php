@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\RoleKnown;
 use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\SettingsChange;
 use MintDoor\Core\Platform\SettingsLaws;
 use MintDoor\Core\Platform\SettingsProblem;
 use MintDoor\Core\Platform\SettingsUse;
 use MintDoor\Core\Platform\Term;
+use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Desk\Repository\SettingsInUse;
+use MintDoor\Doors\Starters;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\People\Repository\Administrations;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\SettingsCodec;
+use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Languages;
@@ -34,6 +39,8 @@ final readonly class SettingsHandler
         private Languages $languages,
         private PlatformClock $clock,
         private History $history,
+        private Roles $roles,
+        private Starters $starters,
     ) {}
 
     /**
@@ -59,11 +66,18 @@ final readonly class SettingsHandler
         return $settings;
     }
 
-    /** What putting other settings in force would do. Changes nothing. */
-    public function preview(Settings $after): SettingsPreview
+    /**
+     * What putting other settings in force would do. Changes nothing.
+     *
+     * @param ?RoleBook $roles that are put in force with them; null for those that hold
+     */
+    public function preview(Settings $after, ?RoleBook $roles = null): SettingsPreview
     {
         $before = $this->settings->read();
-        $use = $this->inUse->now();
+        $use = $this->inUse->now(
+            array_column($after->starters, 'site'),
+            self::known($roles ?? $this->roles->book()),
+        );
 
         return new SettingsPreview(
             problems: array_map(
@@ -79,6 +93,7 @@ final readonly class SettingsHandler
             sites: self::sitesOfMovedTerms($before, $after, $use),
             version: $this->settings->version(),
             look: LookAnswer::of($after, $after->name),
+            starters: $this->starters->would($after),
         );
     }
 
@@ -94,15 +109,20 @@ final readonly class SettingsHandler
      *
      * @param ?IfMatch $seen the version that the caller saw, held against the one that holds, under the lock; null
      *                       where what holds was looked at under it
+     * @param ?RoleBook $roles that are put in force with them; null for those that hold
      *
      * @throws Problem of type `NotReady` when the laws of the settings do not allow it
      */
-    public function apply(Settings $after, Caller $caller, ?IfMatch $seen): SettingsPreview
-    {
+    public function apply(
+        Settings $after,
+        Caller $caller,
+        ?IfMatch $seen,
+        ?RoleBook $roles = null,
+    ): SettingsPreview {
         $this->lock();
         $version = $this->settings->version();
         $seen?->assert($version);
-        $preview = $this->preview($after);
+        $preview = $this->preview($after, $roles);
         if ([] !== $preview->problems) {
             throw new Problem(
                 ProblemType::NotReady,
@@ -121,6 +141,18 @@ final readonly class SettingsHandler
         );
 
         return $preview->inForce($made);
+    }
+
+    /** @return array<string, RoleKnown> by code */
+    private static function known(RoleBook $roles): array
+    {
+        $known = [];
+        foreach ($roles->all() as $role) {
+            $for = array_map(static fn(PersonKind $kind): string => $kind->value, $role->for);
+            $known[$role->code] = new RoleKnown($role->code, $for, $role->lead);
+        }
+
+        return $known;
     }
 
     /** @return list<ReachMoved> by name */

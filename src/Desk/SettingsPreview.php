@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Core\Platform\Difference;
+use MintDoor\Doors\StarterWould;
 
 /** Schema `SettingsPreview`: what putting other settings in force would do, or did. */
 final readonly class SettingsPreview
@@ -16,6 +17,7 @@ final readonly class SettingsPreview
      * @param int              $sites       of terms whose days become others
      * @param int              $version     of the settings that hold now
      * @param LookAnswer       $look        that pages would have
+     * @param list<StarterWould> $starters  whom starter sites would bring and take out
      */
     public function __construct(
         public array $problems,
@@ -24,11 +26,20 @@ final readonly class SettingsPreview
         public int $sites,
         public int $version,
         public LookAnswer $look,
+        public array $starters,
     ) {}
 
     /** The same, of settings that are in force by now. */
     public function inForce(int $version): self
     {
-        return new self($this->problems, $this->differences, $this->reach, $this->sites, $version, $this->look);
+        return new self(
+            $this->problems,
+            $this->differences,
+            $this->reach,
+            $this->sites,
+            $version,
+            $this->look,
+            $this->starters,
+        );
     }
 }

@@ -24,6 +24,7 @@ final class ScheduledDoorTasksCommand extends Command
 {
     public function __construct(
         private readonly ScheduledDoorTasks $tasks,
+        private readonly Starters $starters,
         private readonly LostJobs $jobs,
         private readonly Health $health,
     ) {
@@ -46,7 +47,7 @@ final class ScheduledDoorTasksCommand extends Command
         $every = is_numeric($every) ? max(1, (int) $every) : 0;
         $end = time() + 900;
         do {
-            $done = [...$this->tasks->all(), 'lists' => $this->jobs->again()];
+            $done = [...$this->tasks->all(), 'starters' => $this->starters->keep(), 'lists' => $this->jobs->again()];
             $this->health->beat('scheduler');
             if ([] !== array_filter($done)) {
                 $output->writeln(

@@ -39,6 +39,8 @@ final readonly class HistoryFilter
             'clear-role',
             'clear-dates',
             'come-in',
+            'brought',
+            'taken-out',
             'wait',
             'invite',
             'invited',

@@ -68,6 +68,7 @@ final class PlatformSettings implements ResetInterface
             $kept->mail,
             $kept->letterheads,
             $kept->registrations,
+            $kept->starters,
         );
     }
 
@@ -92,6 +93,12 @@ final class PlatformSettings implements ResetInterface
     public function version(): int
     {
         return $this->versions->last()->version ?? 0;
+    }
+
+    /** Id of who put them in force; null where nobody set anything yet. */
+    public function by(): ?string
+    {
+        return $this->versions->last()?->madeBy;
     }
 
     /** What the platform is called by its people. */

@@ -16,6 +16,7 @@ use MintDoor\Core\Platform\MailServer;
 use MintDoor\Core\Platform\Registration;
 use MintDoor\Core\Platform\RegistrationFor;
 use MintDoor\Core\Platform\Settings;
+use MintDoor\Core\Platform\Starter;
 use MintDoor\Core\Platform\Term;
 
 /** Settings between the core and the JSON or YAML they are kept, answered and carried as. */
@@ -33,6 +34,7 @@ final class SettingsCodec
      *     mail: array<string, mixed>,
      *     letterheads: list<array<string, ?string>>,
      *     registrations: list<array<string, mixed>>,
+     *     starters: list<array<string, mixed>>,
      * } schema `Settings`
      */
     public static function write(Settings $settings): array
@@ -56,6 +58,7 @@ final class SettingsCodec
                 static fn(Registration $each): array => [...get_object_vars($each), 'for' => $each->for->value],
                 $settings->registrations,
             ),
+            'starters' => array_map(get_object_vars(...), $settings->starters),
         ];
     }
 
@@ -88,6 +91,7 @@ final class SettingsCodec
             self::readMail((array) ($data['mail'] ?? [])),
             array_map(self::readLetterhead(...), self::rows($data['letterheads'] ?? [])),
             array_map(self::readRegistration(...), self::rows($data['registrations'] ?? [])),
+            array_map(self::readStarter(...), self::rows($data['starters'] ?? [])),
         );
     }
 
@@ -171,6 +175,21 @@ final class SettingsCodec
             array_values(array_map(self::string(...), (array) ($row['domains'] ?? []))),
             false !== ($row['approved'] ?? true),
             array_values(array_intersect($asks, Registration::ASKS)),
+        );
+    }
+
+    /** @param array<array-key, mixed> $row */
+    private static function readStarter(array $row): Starter
+    {
+        $level = static fn(mixed $value): ?int => '' === self::string($value) ? null : (int) self::string($value);
+
+        return new Starter(
+            self::string($row['division'] ?? ''),
+            self::string($row['site'] ?? ''),
+            self::string($row['role'] ?? ''),
+            array_values(array_map(self::string(...), (array) ($row['kinds'] ?? []))),
+            $level($row['lowest'] ?? null),
+            $level($row['highest'] ?? null),
         );
     }
 

@@ -31,6 +31,8 @@ const CODES = [
   'clear-role',
   'clear-dates',
   'come-in',
+  'brought',
+  'taken-out',
   'wait',
   'invite',
   'invited',

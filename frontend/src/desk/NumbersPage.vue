@@ -45,7 +45,7 @@ const choices = computed(() => ({
 }))
 const kindName = (code: string) => platform.value?.siteKinds.find((kind) => kind.code === code)?.name ?? code
 const said = (column: string) => tIn('numbers.col', column, { days: data.value?.days ?? '' })
-const WEIGHTS = { title: 2.6, division: 1.4, term: 1, kind: 0.9, learners: 1.6, staff: 0.6, waiting: 0.7 }
+const WEIGHTS = { title: 2.6, division: 1.4, term: 1, kind: 0.9, learners: 1.9, staff: 0.6, waiting: 0.7 }
 const columns = useColumns('numbers', () =>
   Object.entries({ ...WEIGHTS, lately: 1.1, never: 0.9 }).map(([key, weight]) => ({
     key,
@@ -157,6 +157,8 @@ const save = () =>
   margin-left: auto;
 }
 .state {
+  display: inline-block;
+  vertical-align: -3px;
   margin-right: 8px;
 }
 section {

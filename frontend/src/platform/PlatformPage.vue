@@ -13,11 +13,12 @@ import MailSettings from './MailSettings.vue'
 import RegistrationSettings from './RegistrationSettings.vue'
 import SettingsPreview from './SettingsPreview.vue'
 import SettingsVersions from './SettingsVersions.vue'
+import StarterSettings from './StarterSettings.vue'
 import TermSettings from './TermSettings.vue'
 import { useSettings } from './settings'
 
 /** What the platform is: its look, divisions, calendar and messages; changed by platform administrators. */
-const PARTS = ['general', 'divisions', 'terms', 'days-off', 'messages', 'register', 'versions'] as const
+const PARTS = ['general', 'divisions', 'terms', 'days-off', 'starters', 'messages', 'register', 'versions'] as const
 const route = useRoute()
 const all = useSettings()
 const { book, settings, error, refetch, changed, edit, wrongAt, known } = all
@@ -49,6 +50,7 @@ const parts = computed(() =>
         <DivisionSettings v-else-if="part === 'divisions'" v-bind="common" />
         <TermSettings v-else-if="part === 'terms'" v-bind="common" />
         <DaysOffSettings v-else-if="part === 'days-off'" v-bind="common" />
+        <StarterSettings v-else-if="part === 'starters'" v-bind="common" :sites="book.sites" />
         <template v-else-if="part === 'messages'">
           <MailSettings v-bind="common" :password-kept="book.mailPassword" />
           <LetterheadSettings v-bind="common" />

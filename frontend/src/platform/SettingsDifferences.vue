@@ -30,6 +30,14 @@ const differences = computed(() =>
         {{ t('platform.preview.not', { name: each.name, divisions: listed(each.not) }) }}
       </li>
     </template>
+    <template v-for="each in preview.starters" :key="each.site">
+      <li v-if="each.come" class="gain">
+        {{ t('platform.preview.come', { n: n(each.come), site: each.site }, each.come) }}
+      </li>
+      <li v-if="each.go" class="lose">
+        {{ t('platform.preview.go', { n: n(each.go), site: each.site }, each.go) }}
+      </li>
+    </template>
     <li v-if="preview.sites">{{ t('platform.preview.sites', { n: n(preview.sites) }, preview.sites) }}</li>
   </ul>
 </template>

@@ -9,6 +9,15 @@ import { problemSentence, type AllSettings } from './settings'
 const props = defineProps<{ all: AllSettings }>()
 const preview = computed(() => props.all.preview.value)
 
+/** Parts of the page by what they change. */
+const PARTS: Record<string, 'register' | 'messages' | 'starters' | 'general'> = {
+  registrations: 'register',
+  mail: 'messages',
+  letterheads: 'messages',
+  starters: 'starters',
+  look: 'general',
+}
+
 /** What a problem is about, by the name it has in the draft. */
 function partOf(where: string): string {
   const [part, which] = where.split('/')
@@ -18,9 +27,8 @@ function partOf(where: string): string {
   if (part === 'terms')
     return draft?.terms.find((each) => each.code === which)?.name || which || t('platform.parts.terms')
   if (part === 'daysOff') return draft?.daysOff[Number(which)]?.name || t('platform.parts.days-off')
-  if (part === 'registrations') return t('platform.parts.register')
-  if (part === 'mail' || part === 'letterheads') return t('platform.parts.messages')
-  return t(part === 'look' ? 'platform.parts.general' : 'platform.name')
+  const called = PARTS[part ?? '']
+  return called ? t(`platform.parts.${called}`) : t('platform.name')
 }
 const problems = computed(
   () =>

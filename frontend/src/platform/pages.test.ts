@@ -8,6 +8,7 @@ const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
   version: 3,
   mayChange: true,
   mailPassword: false,
+  sites: [],
   settings: {
     name: 'Elm Grove',
     divisions: ['upper', 'lower'].map((code) => ({
@@ -27,6 +28,7 @@ const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
     mail: { carrier: '' as const, host: '', port: 587, security: 'starttls' as const, user: '', from: '' },
     letterheads: [],
     registrations: [],
+    starters: [],
   },
   ...more,
 })
@@ -37,6 +39,7 @@ const nothing = {
   sites: 0,
   version: 3,
   look: { name: 'Elm Grove', mark: '', light: null, dark: null, register: false },
+  starters: [],
 }
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))

@@ -3040,6 +3040,18 @@ export interface components {
             approved: boolean;
             asks: ("number" | "level")[];
         };
+        StarterSettings: {
+            /** @description code; with those below it */
+            division: string;
+            /** @description its short code when this was set */
+            site: string;
+            /** @description code */
+            role: string;
+            kinds: string[];
+            /** @description level; null for people of any level, and of none */
+            lowest: number | null;
+            highest: number | null;
+        };
         Settings: {
             /** @description of the platform, as its people call it */
             name: string;
@@ -3050,6 +3062,8 @@ export interface components {
             mail: components["schemas"]["MailSettings"];
             letterheads: components["schemas"]["Letterhead"][];
             registrations: components["schemas"]["RegistrationSettings"][];
+            /** @description sites that whoever belongs to a division is in by themselves */
+            starters: components["schemas"]["StarterSettings"][];
         };
         SettingsBook: {
             /** @description 0 where nobody set anything yet */
@@ -3057,13 +3071,22 @@ export interface components {
             mayChange: boolean;
             /** @description whether a password of the mail server is kept */
             mailPassword: boolean;
+            /** @description starter sites by their short codes */
+            sites: components["schemas"]["Named"][];
             settings: components["schemas"]["Settings"];
         };
         SettingsPreview: {
+            /** @description whom starter sites would bring and take out */
+            starters: {
+                /** @description its short code, as it is set */
+                site: string;
+                come: number;
+                go: number;
+            }[];
             problems: components["schemas"]["RuleProblem"][];
             differences: {
                 /** @enum {string} */
-                of: "platform" | "look" | "mail" | "division" | "term" | "days-off" | "letterhead" | "registration";
+                of: "platform" | "look" | "mail" | "division" | "term" | "days-off" | "letterhead" | "registration" | "starter";
                 which: string;
                 /** @enum {string} */
                 how: "made" | "changed" | "gone";
@@ -3147,7 +3170,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -6074,7 +6097,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;

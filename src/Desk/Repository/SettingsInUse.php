@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk\Repository;
 
+use MintDoor\Core\Platform\RoleKnown;
 use MintDoor\Core\Platform\SettingsUse;
 use MintDoor\People\Entity\Person;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Row;
 
 /**
  * How much of the settings is in use. By hand: everybody and all sites are counted at once.
@@ -17,7 +19,11 @@ final class SettingsInUse extends BaseRepository
 {
     protected const ENTITY = Person::class;
 
-    public function now(): SettingsUse
+    /**
+     * @param list<string>             $codes short codes of sites that settings speak of
+     * @param array<string, RoleKnown> $roles by code
+     */
+    public function now(array $codes = [], array $roles = []): SettingsUse
     {
         $people = $levels = $sites = $terms = [];
         foreach ($this->rows(<<<'SQL'
@@ -57,7 +63,15 @@ final class SettingsInUse extends BaseRepository
             $traces[$row->string('code')] = $row->int('many');
         }
 
-        return new SettingsUse($people, $sites, $terms, $levels, $traces);
+        // A starter keeps its site under the short code that it had then.
+        $known = [] === $codes ? [] : $this->rows(
+            'SELECT code FROM site WHERE code IN (:codes) AND taken_back = 0
+             UNION SELECT site FROM starter_door WHERE site IN (:codes)',
+            ['codes' => $codes],
+        );
+        $codes = array_fill_keys(array_map(static fn(Row $row): string => $row->string('code'), $known), true);
+
+        return new SettingsUse($people, $sites, $terms, $levels, $traces, $codes, $roles);
     }
 
     /** Whoever changes settings waits for whoever does so already, and makes sites and people wait. */

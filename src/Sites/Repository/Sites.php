@@ -8,6 +8,7 @@ use MintDoor\Platform\Entity\Division;
 use MintDoor\Platform\Entity\Term;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Named;
 use MintDoor\Shared\Row;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\SiteRow;
@@ -20,6 +21,20 @@ final class Sites extends BaseRepository
     public function isTaken(string $code): bool
     {
         return null !== $this->findOneBy(['code' => $code]);
+    }
+
+    /**
+     * What sites are called, by their short codes.
+     *
+     * @param list<string> $codes
+     *
+     * @return list<Named>
+     */
+    public function named(array $codes): array
+    {
+        $sites = [] === $codes ? [] : $this->findBy(['code' => $codes, 'takenBack' => false]);
+
+        return array_map(static fn(Site $site): Named => new Named($site->code, $site->title), $sites);
     }
 
     /** Whether there is one. */

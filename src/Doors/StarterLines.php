@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Changes\ComputedLine;
+use MintDoor\Changes\LineAnswers;
+use MintDoor\Changes\Repository\ChangeStore;
+use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\ChangeListComputer;
+use MintDoor\Core\Changes\ComputedChange;
+use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Platform\Starter;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Time\Window;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Row;
+
+/** The lines by which starters bring people and take them out. Runs inside a transaction, under the site's lock. */
+final readonly class StarterLines
+{
+    public function __construct(
+        private ChangeListComputer $list,
+        private LineComputer $computer,
+        private ChangeContextLoader $contexts,
+        private ChangeStore $store,
+        private LineAnswers $answers,
+        private Roles $roles,
+    ) {}
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return int how many came
+     */
+    public function bring(SiteAccess $access, string $door, Starter $starter, array $people): int
+    {
+        $may = fn(Row $person): bool => $this->roles
+            ->book()
+            ->mayHold($starter->role, PersonRow::person($person), $access->site)->allowed;
+        $people = array_filter([] === $people ? [] : $this->contexts->people($people), $may);
+
+        return $this->carry(
+            $access,
+            $people,
+            'brought',
+            fn(ChangeContext $one): ComputedChange => $one->enrollment->removedByStaff($access->now)
+                ? $this->computer->goAgain($one, [])
+                : $this->computer->comeIn(
+                    $one,
+                    $door,
+                    DoorKind::Cohort,
+                    $starter->role,
+                    new Window($access->now),
+                    null,
+                ),
+        );
+    }
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return int how many went
+     */
+    public function take(SiteAccess $access, string $door, array $people): int
+    {
+        return $this->carry(
+            $access,
+            [] === $people ? [] : $this->contexts->people($people),
+            'taken-out',
+            fn(ChangeContext $one): ComputedChange => $this->computer->goAgain($one, [$door]),
+        );
+    }
+
+    /**
+     * @param array<string, Row>                       $people  by id
+     * @param \Closure(ChangeContext): ComputedChange $compute
+     */
+    private function carry(SiteAccess $access, array $people, string $verb, \Closure $compute): int
+    {
+        if ([] === $people) {
+            return 0;
+        }
+        $ids = array_map(strval(...), array_keys($people));
+        $lines = $this->list->inTurn($this->contexts->of($access, $people), $ids, $compute);
+        $ready = [];
+        foreach ($lines as $key => $line) {
+            $one = new ComputedLine($people[$ids[$key]], $verb, $line);
+            if ($one->isReady()) {
+                $ready[] = $one;
+            }
+        }
+        if ([] !== $ready) {
+            $this->store->store($access, $ready, $this->answers->plain($ready), listed: false);
+        }
+
+        return \count($ready);
+    }
+}

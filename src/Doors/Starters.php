@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\Settings;
+use MintDoor\Core\Platform\Starter;
+use MintDoor\Doors\Entity\StarterDoor;
+use MintDoor\Doors\Repository\StarterDoors;
+use MintDoor\People\Repository\People;
+use MintDoor\Platform\PlatformSettings;
+use MintDoor\Roster\Entity\Door;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\SiteDoors;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Repository\Sites;
+use Psr\Log\LoggerInterface;
+
+/**
+ * Keeps starter sites in step with the people of divisions: whoever belongs there is brought, whoever no longer does
+ * goes. Each batch is a transaction of its own, under the site's lock; may run twice, and on several machines.
+ */
+final class Starters
+{
+    /** Batches of one door, one after the other, before other doors have their turn. */
+    private const IN_A_ROW = 10;
+
+    /** More people than this are not counted before starters are put in force. */
+    private const MOST = 200_000;
+
+    /** Those for whom there was no seat are tried again after so many seconds. */
+    private const TRY_AGAIN = 300;
+
+    /** @var array<string, int> when a door whose people could not come is tried again */
+    private array $later = [];
+
+    public function __construct(
+        private readonly StarterDoors $doors,
+        private readonly SiteDoors $siteDoors,
+        private readonly Sites $sites,
+        private readonly PlatformSettings $settings,
+        private readonly StarterLines $lines,
+        private readonly People $people,
+        private readonly Gate $gate,
+        private readonly CallerProvider $callers,
+        private readonly Transaction $transaction,
+        private readonly Ids $ids,
+        private readonly PlatformClock $clock,
+        private readonly LoggerInterface $logger,
+    ) {}
+
+    /** @return int how many came or went */
+    public function keep(): int
+    {
+        $settings = $this->settings->read();
+        $starters = [];
+        foreach ($settings->starters as $starter) {
+            $starters[$starter->key()] = $starter;
+        }
+        $doors = $this->doors->byKey();
+        $unkept = array_diff_key($starters, $doors);
+        $sites = $this->doors->sites(array_column(array_values($unkept), 'site'));
+        foreach ($unkept as $key => $starter) {
+            if (isset($sites[$starter->site])) {
+                $name = $settings->divisions->find($starter->division)->name ?? $starter->division;
+                $this->safely(
+                    $sites[$starter->site],
+                    fn(): int => $this->open($sites[$starter->site], $starter, $name)
+                );
+            }
+        }
+        $moved = 0;
+        foreach ([] === $unkept ? $doors : $this->doors->byKey() as $key => $door) {
+            $moved += $this->one($door, $starters[$key] ?? null, $settings->divisions);
+        }
+
+        return $moved;
+    }
+
+    /**
+     * What starters would do that are put in force. Changes nothing.
+     *
+     * @return list<StarterWould> of those that would bring or take somebody
+     */
+    public function would(Settings $after): array
+    {
+        $doors = $this->doors->byKey();
+        $starters = [];
+        foreach ($after->starters as $starter) {
+            $starters[$starter->key()] = $starter;
+        }
+        if ([] === $doors && [] === $starters) {
+            return [];
+        }
+        $sites = $this->doors->sites(array_column($after->starters, 'site'));
+        $now = $this->clock->instant();
+        $would = [];
+        foreach (array_keys($doors + $starters) as $key) {
+            $starter = $starters[$key] ?? null;
+            $door = $doors[$key] ?? null;
+            $site = $door?->door->site->id ?? $sites[$starter->site ?? ''] ?? null;
+            $divisions = null === $starter ? [] : $after->divisions->reach([$starter->division]);
+            $come =
+                null === $starter || null === $site
+                    ? []
+                    : $this->doors->missing($site, $starter, $divisions, $now, self::MOST);
+            $go = null === $door
+                ? []
+                : $this->doors->over($door->door->id, $starter, $divisions, $now, self::MOST);
+            if ([] !== $come || [] !== $go) {
+                $would[] = new StarterWould($starter->site ?? $door->site ?? '', \count($come), \count($go));
+            }
+        }
+
+        return $would;
+    }
+
+    private function one(StarterDoor $door, ?Starter $starter, DivisionTree $tree): int
+    {
+        if ($door->door->site->takenBack) {
+            return 0;
+        }
+        $id = $door->door->id;
+        $site = $door->door->site->id;
+        $divisions = null === $starter ? [] : $tree->reach([$starter->division]);
+        $moved = 0;
+        for ($n = 0; $n < self::IN_A_ROW; ++$n) {
+            $now = $this->clock->instant();
+            $over = $this->doors->over($id, $starter, $divisions, $now, StarterDoors::AT_ONCE);
+            $missing =
+                null === $starter || ($this->later[$id] ?? 0) > $now
+                    ? []
+                    : $this->doors->missing($site, $starter, $divisions, $now, StarterDoors::AT_ONCE);
+            if ([] === $over && [] === $missing) {
+                break;
+            }
+            $done = $this->safely($site, fn(): int => $this->carry($id, $site, $starter, $over, $missing));
+            $moved += $done;
+            if ($done < \count($over) + \count($missing)) {
+                $this->later[$id] = $now + self::TRY_AGAIN;
+                break;
+            }
+        }
+
+        return $moved;
+    }
+
+    /**
+     * @param list<string> $over    ids of those who go
+     * @param list<string> $missing ids of those who come
+     */
+    private function carry(string $door, string $site, ?Starter $starter, array $over, array $missing): int
+    {
+        $access = $this->access($site);
+
+        return $this->lines->take($access, $door, $over)
+            + (null === $starter ? 0 : $this->lines->bring($access, $door, $starter, $missing));
+    }
+
+    /** Begins to keep a starter. */
+    private function open(string $site, Starter $starter, string $name): int
+    {
+        if (isset($this->doors->byKey()[$starter->key()])) {
+            return 0;
+        }
+        $by = $this->settings->by();
+        $door = new Door(
+            $this->ids->next(),
+            $this->sites->known($site),
+            'cohort',
+            $name,
+            madeBy: null === $by ? null : $this->people->known($by),
+            madeAt: $this->clock->instant(),
+        );
+        $this->siteDoors->add($door);
+        $this->siteDoors->flush();
+        $this->doors->keep($door, $starter);
+
+        return 1;
+    }
+
+    /** In the name of whoever put the settings in force, with the authority of the door. */
+    private function access(string $site): SiteAccess
+    {
+        $by = $this->settings->by();
+
+        return $this->gate->atDoor($site, null === $by ? Caller::nobody() : $this->callers->anybody($by));
+    }
+
+    /**
+     * One site that fails leaves the others alone.
+     *
+     * @param \Closure(): int $work
+     */
+    private function safely(string $site, \Closure $work): int
+    {
+        try {
+            return $this->transaction->job([$site], $work);
+        } catch (\Throwable $thrown) {
+            $this->logger->error('A starter site was not kept in step.', ['site' => $site, 'exception' => $thrown]);
+
+            return 0;
+        }
+    }
+}
