@@ -18,6 +18,7 @@ use MintDoor\Shared\Expensive;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Items;
+use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\Repository\Sites;
@@ -43,6 +44,7 @@ final readonly class SettingsController
         private MailSecrets $mailSecrets,
         private Sites $sites,
         private Transaction $transaction,
+        private PlatformClock $clock,
     ) {}
 
     /** The settings as they are, or as they were in an earlier version. */
@@ -134,6 +136,16 @@ final readonly class SettingsController
         }
 
         return new Answer(new Items($later));
+    }
+
+    /** Days off as a calendar has them. Changes nothing. */
+    #[Expensive]
+    #[Route('/settings/calendar', name: 'read_calendar', methods: ['POST'])]
+    public function calendar(#[MapRequestPayload] CalendarRequest $body, #[CurrentUser] Caller $caller): Response
+    {
+        $caller->mustAdministerPlatform(self::MAY);
+
+        return new Answer(CalendarFile::read($body->text, gmdate('Y-m-d', $this->clock->instant())));
     }
 
     private static function assertAdministrator(Caller $caller): void

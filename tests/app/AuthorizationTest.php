@@ -61,6 +61,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /rules' => [401, 403, 200, 200, 200, 200],
         'PUT /rules' => [401, 403, 403, 403, 403, 200],
         'GET /numbers' => [401, 403, 403, 403, 200, 200],
+        'POST /settings/calendar' => [401, 403, 403, 403, 403, 200],
         'GET /look' => [200, 200, 200, 200, 200, 200],
         'GET /first-steps' => [401, 403, 403, 403, 403, 200],
         'PUT /first-steps/{step}' => [401, 403, 403, 403, 403, 200],

@@ -89,6 +89,7 @@ trait Bodies
             'POST /merges/{changeList}/undo',
             'POST /account-batches/{changeList}/undo' => ['apply' => false],
             'POST /division-moves/{changeList}/undo' => ['apply' => false],
+            'POST /settings/calendar' => ['text' => "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR\r\n"],
             'POST /division-moves' => ['from' => 'seniors', 'people' => 'evening'],
             'POST /merges' => ['stays' => $this->ids['colleague'], 'goes' => $this->ids['cotutor']],
             'POST /account-batches' => ['text' => 'Noor Haddad', 'division' => 'seniors'],
