@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RuleLaws;
 use MintDoor\Roles\Repository\RuleBooks;
@@ -61,6 +62,7 @@ final readonly class RulesController
                 Permission::cases(),
             ),
             'standards' => RuleLaws::STANDARDS,
+            'usualLimits' => get_object_vars(new Limits()),
         ]))->versioned($book->version);
     }
 

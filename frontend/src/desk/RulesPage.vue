@@ -193,6 +193,7 @@ function remove(role: RoleRules) {
         <LimitRules
           v-else-if="part === 'limits'"
           :rules="rules"
+          :usual="book.usualLimits"
           :may-change="book.mayChange"
           :wrong-at="wrongAt"
           :edit="edit"

@@ -9,6 +9,8 @@ defineProps<{
   mayChange: boolean
   wrongAt: (where: string) => string[]
   edit: () => Rules
+  /** What holds unless somebody changes it. */
+  usual: Rules['limits']
 }>()
 const LIMITS = {
   sites: ['seats', 'leads', 'changeList', 'removalFew', 'removalShare'],
@@ -32,6 +34,9 @@ const LIMITS = {
             :model-value="rules.limits[name]"
             @update:model-value="edit().limits[name] = $event ?? 0"
           />
+          <span :id="`limit-${name}-why`" class="hint">{{
+            t('rules.limitUsual', { why: t(`rules.limitWhy.${name}`), n: $n(usual[name]) })
+          }}</span>
           <span v-for="sentence in wrongAt('limits/' + name)" :key="sentence" class="wrong" role="alert">{{
             sentence
           }}</span>

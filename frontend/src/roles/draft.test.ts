@@ -24,6 +24,7 @@ const book = (more: Partial<RuleBook> = {}) =>
     mayChange: true,
     permissions: [],
     standards: [],
+    usualLimits: rules().limits,
     madeAt: '',
     madeBy: null,
     ...more,

@@ -70,6 +70,7 @@ const book = (more: Partial<RuleBook> = {}): RuleBook => ({
   mayChange: true,
   rules: rules(),
   standards: ['Instructor', 'Learner'],
+  usualLimits: rules().limits,
   permissions: [
     { code: 'enter', needs: [] },
     { code: 'see-roster', needs: [] },

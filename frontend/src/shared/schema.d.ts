@@ -2892,6 +2892,7 @@ export interface components {
                 code: components["schemas"]["Permission"];
                 needs: components["schemas"]["Permission"][];
             }[];
+            usualLimits: components["schemas"]["Limits"];
             standards: string[];
         };
         RulesPreview: {
