@@ -7,7 +7,10 @@ namespace MintDoor\Accounts;
 use MintDoor\Accounts\Repository\AccountListRows;
 use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\People\Entity\Person;
 use MintDoor\People\Facts;
+use MintDoor\People\PersonFacts;
+use MintDoor\People\Repository\AccountRecords;
 use MintDoor\People\Repository\FindableNames;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Ids;
@@ -24,6 +27,8 @@ final readonly class OwnAccounts
         private Divisions $divisions,
         private PlatformClock $clock,
         private Ids $ids,
+        private AccountRecords $accounts,
+        private PersonFacts $facts,
     ) {}
 
     /** Logins are given out one after the other, as on change lists of accounts. Runs inside a transaction. */
@@ -51,6 +56,28 @@ final readonly class OwnAccounts
         $people->write();
 
         return $id;
+    }
+
+    /** Whether somebody can sign in, or could before their account was closed. */
+    public function has(string $person): bool
+    {
+        return null !== $this->accounts->find($person);
+    }
+
+    /**
+     * An account for somebody of the directory who has none. Runs inside a transaction, after `takeTurns()`.
+     *
+     * @param ?string $hash of the password; null for one that is set by a link
+     */
+    public function open(Person $person, ?string $hash): void
+    {
+        $facts = Facts::ofPerson($person);
+        $login = $this->login(PersonKind::from($person->kind), $person->division->code, $facts);
+        $people = $this->names->writer();
+        $people->account($person->id, $login, $this->clock->instant(), $hash);
+        $people->write();
+        // They are found by their login from now on.
+        $this->facts->write($person->id, $facts);
     }
 
     /**

@@ -88,7 +88,7 @@ final readonly class Registering
      */
     public function ask(RegisterRequest $body, bool $few): void
     {
-        [$set, $division] = $this->of($body->division);
+        [$set, $division] = $this->set($body->division);
         $given = OwnAccounts::name($body->given, '/given', 'doors.type-given-name');
         $family = OwnAccounts::name($body->family, '/family', 'doors.type-family-name');
         if (!$set->takes($body->email)) {
@@ -126,10 +126,13 @@ final readonly class Registering
             return;
         }
         $known = $this->people->withAddress($registration->email);
-        if (null !== $known) {
+        if (null !== $known && $this->accounts->has($known->id)) {
             $this->handOver($known, $registration);
 
             return;
+        }
+        if (null !== $known && $known->division->id !== $registration->division->id) {
+            $registration = $this->of($known->division, $registration);
         }
         $division = $registration->division;
         $template = $this->texts->nearest(MessageKind::Registration, null, $division->code, $division->language);
@@ -165,9 +168,17 @@ final readonly class Registering
             ?? throw new Problem(ProblemType::LinkIsOver, 'accounts.link-used-already-time');
     }
 
-    /** Whether somebody has to say yes before there is an account. */
+    /**
+     * Whether somebody has to say yes before there is an account: as it is set, and always for whoever is in the
+     * directory as something else than a learner.
+     */
     public function waits(Registration $registration): bool
     {
+        $known = $this->people->withAddress($registration->email);
+        if (null !== $known && PersonKind::Learner->value !== $known->kind) {
+            return true;
+        }
+
         return $this->settings->read()->registrationOf($registration->division->code)->approved ?? true;
     }
 
@@ -213,8 +224,16 @@ final readonly class Registering
     private function make(Registration $registration, ?string $hash): string
     {
         $this->accounts->takeTurns();
-        if (null !== $this->people->withAddress($registration->email)) {
-            throw new Problem(ProblemType::LinkIsOver, 'accounts.register-known-by-now');
+        $known = $this->people->withAddress($registration->email);
+        if (null !== $known) {
+            if ($this->accounts->has($known->id)) {
+                throw new Problem(ProblemType::LinkIsOver, 'accounts.register-known-by-now');
+            }
+            $this->accounts->open($known, $hash);
+            $this->registrations->remove($registration);
+            $this->registrations->flush();
+
+            return $known->id;
         }
         $number = $registration->number;
         $free = null === $number || !$this->people->isTaken('number', $number, '');
@@ -233,12 +252,30 @@ final readonly class Registering
         return $id;
     }
 
+    /** The same in the division that somebody of the directory is of: whoever administers it says yes. */
+    private function of(Division $division, Registration $registration): Registration
+    {
+        $other = new Registration(
+            $this->ids->next(),
+            $division,
+            $registration->givenName,
+            $registration->familyName,
+            $registration->email,
+            null,
+            null,
+            $registration->askedAt,
+        );
+        $this->registrations->remove($registration);
+        $this->registrations->add($other);
+        $this->registrations->flush();
+
+        return $other;
+    }
+
     private function handOver(Person $known, Registration $registration): void
     {
         $row = $this->people->byId([$known->id])[$known->id];
-        if (null !== $row->stringOrNull('login')) {
-            $this->notifier->password($row, 'registered:'.$registration->id, null);
-        }
+        $this->notifier->password($row, 'registered:'.$registration->id, null);
         $this->registrations->remove($registration);
         $this->registrations->flush();
     }
@@ -248,7 +285,7 @@ final readonly class Registering
      *
      * @throws Problem at `/division`
      */
-    private function of(string $code): array
+    private function set(string $code): array
     {
         $set = $this->settings->read()->registrationOf($code);
         $division = null === $set ? null : $this->divisions->withCode($code);

@@ -9,6 +9,7 @@ use MintDoor\Accounts\Repository\RegistrationCodes;
 use MintDoor\Accounts\Repository\Registrations;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\People\Repository\People;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -42,6 +43,7 @@ final readonly class RegistrationController
         private Registrations $registrations,
         private RegistrationCodes $codes,
         private Divisions $divisions,
+        private People $people,
         private Throttle $throttle,
         private Transaction $transaction,
         private History $history,
@@ -179,7 +181,15 @@ final readonly class RegistrationController
     {
         $all = $this->registrations->waiting($caller->platformAdministrator ? null : $caller->divisions);
 
-        return new Answer(new Items(array_map(RegistrationShown::of(...), $all)));
+        return new Answer(new Items(
+            array_map(
+                fn(Registration $one): RegistrationShown => RegistrationShown::of(
+                    $one,
+                    $this->people->withAddress($one->email),
+                ),
+                $all,
+            ),
+        ));
     }
 
     private function assertFew(string $key, int $most): void

@@ -33,7 +33,19 @@ final readonly class Facts
         );
     }
 
-    /** @param Row $row with `PersonRow::COLUMNS` */
+    public static function ofPerson(Person $person): self
+    {
+        return new self(
+            $person->givenName,
+            $person->familyName,
+            $person->preferredName,
+            $person->formerName,
+            $person->level,
+            $person->number,
+            $person->email,
+        );
+    }
+
     public static function ofRow(Row $row): self
     {
         return new self(

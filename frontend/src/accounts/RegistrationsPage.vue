@@ -21,6 +21,8 @@ const { levelName } = useLevels()
 const { items, error, isPending, refetch } = useRegistrations()
 const nameOf = (code: string) => platform.value?.divisions.find((each) => each.code === code)?.name ?? code
 const who = ({ given, family }: Registration) => `${given} ${family}`
+const known = (item: Registration) =>
+  item.known ? t('registrations.known', { name: item.known.name, kind: t(`kind.${item.known.kind}`) }) : ''
 const facts = ({ division, level, number }: Registration) =>
   dotted(nameOf(division), level ? levelName(level, division) : '', number)
 const columns = useColumns('registrations', () => [
@@ -52,7 +54,11 @@ const answer = (one: Registration, yes: boolean) =>
     <p v-else-if="!items.length" class="empty">{{ t('registrations.none') }}</p>
     <DataRows v-else :rows="items" :key-of="({ id }) => id" :columns="columns" :name="t('registrations.title')">
       <template #cell="{ row: item, column }">
-        <template v-if="column === 'who'">{{ who(item) }}</template>
+        <template v-if="column === 'who'"
+          >{{ who(item) }}<br v-if="item.known" /><span v-if="item.known" class="soft">{{
+            known(item)
+          }}</span></template
+        >
         <template v-else-if="column === 'email'">{{ item.email }}</template>
         <template v-else-if="column === 'facts'">{{ facts(item) }}</template>
         <template v-else-if="column === 'asked'">{{ day(item.askedAt, ownZone) }}</template>
@@ -62,6 +68,7 @@ const answer = (one: Registration, yes: boolean) =>
         <p>
           <strong>{{ who(item) }}</strong> <span class="soft">{{ item.email }}</span>
         </p>
+        <p v-if="item.known" class="soft">{{ known(item) }}</p>
         <p class="soft">{{ facts(item) }}, {{ day(item.askedAt, ownZone) }}</p>
         <AnswerButtons :who="who(item)" :busy="busy" @answer="answer(item, $event === 'yes')" />
       </template>

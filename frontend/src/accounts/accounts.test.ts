@@ -158,7 +158,8 @@ describe('one’s own password', () => {
         kind: 'learner',
         platformAdministrator: false,
         divisions: [],
-        mayMakeSites: false, readsNumbers: false,
+        mayMakeSites: false,
+        readsNumbers: false,
         mustChange: false,
       })
     serve({ 'PUT /me/password': put })

@@ -2793,6 +2793,12 @@ export interface components {
             number: string | null;
             level: number | null;
             askedAt: components["schemas"]["Instant"];
+            /** @description the person of the directory whose address it is, and who gets the account */
+            known: null | {
+                id: components["schemas"]["Id"];
+                name: string;
+                kind: components["schemas"]["PersonKind"];
+            };
         };
         /** @description lowest and highest */
         LevelRun: number[] | null;

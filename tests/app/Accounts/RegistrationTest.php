@@ -62,6 +62,43 @@ final class RegistrationTest extends ApiTestCase
         self::assertSame(1, $this->people('learner@example.org'));
     }
 
+    public function testWhoIsInTheDirectoryWithoutAnAccountGetsOneOfTheirOwn(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false]);
+        $this->withoutAccount('newcomer');
+        $this->call(null, 'POST', '/register', $this->newcomer(email: 'newcomer@example.org'), 202);
+        $body = ['token' => $this->token('newcomer@example.org'), 'password' => self::PASSWORD_OF_OWN];
+        self::assertFalse($this->call(null, 'POST', '/register/look', ['token' => $body['token']])['waits']);
+        $login = $this->call(null, 'POST', '/register/confirm', $body)['login'];
+        $me = $this->call(null, 'POST', '/sign-in', ['login' => $login, 'password' => self::PASSWORD_OF_OWN]);
+        self::assertSame([$this->ids['newcomer'], 'Newcomer Newcomersen'], [$me['id'], $me['name']]);
+        self::assertSame(1, $this->people('newcomer@example.org'), 'Nobody is there twice.');
+        $this->call(null, 'POST', '/register/confirm', $body, 410);
+    }
+
+    public function testOfStaffAnAdministratorOfTheirOwnDivisionIsAsked(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false]);
+        $this->withoutAccount('colleague');
+        $this->call(null, 'POST', '/register', $this->newcomer(email: 'colleague@example.org'), 202);
+        $confirmed = $this->call(null, 'POST', '/register/confirm', ['token' => $this->token('colleague@example.org')]);
+        self::assertNull($confirmed['login'], 'An address alone makes nobody staff.');
+        $this->call('admin', 'PUT', '/administrators/'.$this->ids['elsewhere'], [
+            'platform' => false,
+            'divisions' => ['seniors'],
+        ]);
+        self::assertSame([], $this->call('elsewhere', 'GET', '/registrations')['items']);
+        [$one] = $this->call('admin', 'GET', '/registrations')['items'];
+        self::assertSame(
+            ['faculty', $this->ids['colleague'], 'staff'],
+            [$one['division'], $one['known']['id'], $one['known']['kind']],
+        );
+        $this->call('admin', 'PUT', '/registrations/'.$one['id'], ['yes' => true]);
+        self::assertSame(1, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM account WHERE person_id = ?', [
+            hex2bin(str_replace('-', '', $this->ids['colleague'])),
+        ]));
+    }
+
     public function testACodeIsAsked(): void
     {
         $this->open(['for' => 'code', 'approved' => false]);
@@ -148,6 +185,14 @@ final class RegistrationTest extends ApiTestCase
             'If-Match' => '"'.$book['version'].'"',
         ]);
         $this->service(PlatformSettings::class)->reset();
+    }
+
+    private function withoutAccount(string $person): void
+    {
+        $id = hex2bin(str_replace('-', '', $this->ids[$person]));
+        foreach (['session', 'account'] as $table) {
+            $this->db()->executeStatement("DELETE FROM $table WHERE person_id = ?", [$id]);
+        }
     }
 
     /** What workers do of those who registered. */

@@ -219,6 +219,7 @@ export interface Sentences {
   'registrations.title': [never, false]
   'registrations.more': [never, false]
   'registrations.none': [never, false]
+  'registrations.known': ['kind' | 'name', false]
   'registrations.who': [never, false]
   'registrations.email': [never, false]
   'registrations.facts': [never, false]
