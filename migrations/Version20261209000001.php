@@ -37,6 +37,19 @@ final class Version20261209000001 extends RepeatableMigration
             'ALTER TABLE numbers_reader ADD CONSTRAINT FK_EC472D3341859289 FOREIGN KEY (division_id) '
                 .'REFERENCES division (id)',
         );
+        // Of rules that were kept before kinds of sites were theirs: those that sites have.
+        $this->addSql(
+            <<<'SQL'
+                UPDATE rule_book
+                SET settings = JSON_MERGE_PATCH(settings, CONCAT('{"siteKinds":', (
+                    SELECT JSON_ARRAYAGG(
+                        JSON_OBJECT('code', k.kind, 'name', CONCAT(UPPER(LEFT(k.kind, 1)), SUBSTR(k.kind, 2)))
+                    )
+                    FROM (SELECT 'course' AS kind UNION SELECT DISTINCT kind FROM site) k
+                ), '}'))
+                WHERE JSON_EXTRACT(settings, '$.siteKinds') IS NULL
+                SQL,
+        );
         $this->addSql('ALTER TABLE waiter CHANGE why why LONGTEXT DEFAULT NULL');
     }
 }

@@ -43,12 +43,6 @@ final readonly class Role
         public array $bands = [],
     ) {}
 
-    /** The same under another name. */
-    public function called(string $name): self
-    {
-        return $this->with($name, $this->bands);
-    }
-
     /** The same, where a band of a division is that of those below it, too. */
     public function over(DivisionTree $tree): self
     {

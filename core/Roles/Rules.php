@@ -123,28 +123,4 @@ final readonly class Rules
             ],
         );
     }
-
-    /**
-     * The same with other words for some roles, other kinds of sites and another question.
-     *
-     * @param array<string, string> $names     of roles, by code
-     * @param list<SiteKind>        $siteKinds
-     */
-    public function called(array $names, array $siteKinds, string $question): self
-    {
-        $roles = array_map(
-            static fn(Role $role): Role => $role->called($names[$role->code] ?? $role->name),
-            $this->roles->all(),
-        );
-
-        return new self(
-            new RoleBook($roles),
-            $this->numbers,
-            $this->limits,
-            $this->nicknames(),
-            $this->outside,
-            $siteKinds,
-            $question,
-        );
-    }
 }

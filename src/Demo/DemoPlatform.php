@@ -6,10 +6,7 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Luhn;
-use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\DoorKind;
-use MintDoor\Core\Sites\Question;
-use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Doors\Repository\DoorKeys;
@@ -244,47 +241,24 @@ final class DemoPlatform
 
     private function foundations(): void
     {
-        foreach (
-            [
-                ['harbour', 'Harbour Juniors', true],
-                ['millrace', 'Millrace Seniors', false],
-                ['northlight', 'Northlight Evening School', false],
-                ['faculty', 'Faculty', false],
-            ] as [$code, $name, $minors]
-        ) {
-            $this->divisions[$code] = $this->platform->division($code, $name, $minors);
-        }
-        $juniors = ['harbour'];
-        $seniors = ['millrace', 'northlight'];
-        $rules = Rules::first($juniors, $seniors)->called(
-            ['content-editor' => 'Repertoire editor'],
-            [
-                new SiteKind('course', 'Course', 'book'),
-                new SiteKind('ensemble', 'Ensemble', 'people', questions: [
-                    new Question('What do you play or sing?'),
-                    new Question('For how long?', ['Less than 1 year', '1 to 3 years', 'More than 3 years']),
-                ]),
-                new SiteKind('workshop', 'Workshop', 'hammer', 24, roles: ['staff' => 'class-assistant']),
-                new SiteKind('studio', 'Studio', 'note'),
-                new SiteKind('club', 'Club', 'star'),
-                new SiteKind('evening', 'Evening class', 'lamp'),
-            ],
-            'What do you play, and since when?',
-        );
-        $this->platform->roles($juniors, $seniors, $rules);
-        $this->platform->firstStepsDone();
         // Monday of week twelve is this week's Monday: Autumn 2026 begins on 7 September 2026 when today is 24 November
         // 2026.
-        $autumn = $this->monday() - 77 * self::DAY;
-        $terms = [['autumn', 'Autumn', 0, 102], ['winter', 'Winter', 126, 200], ['spring', 'Spring', 217, 291]];
-        foreach ($terms as [$code, $name, $from, $until]) {
-            $starts = $autumn + $from * self::DAY;
-            $this->terms[$code] = $this->platform->term(
-                $code.'-'.gmdate('Y', $starts),
-                $name.' '.gmdate('Y', $starts),
-                gmdate('Y-m-d', $starts),
-                gmdate('Y-m-d', $autumn + $until * self::DAY),
+        $demo = DemoSettings::read()->from(DemoSettings::firstDay($this->monday()));
+        foreach ($demo->settings->divisions->all() as $division) {
+            $this->divisions[$division->code] = $this->platform->division(
+                $division->code,
+                $division->name,
+                $division->minors,
+                null === $division->parent ? null : $this->divisions[$division->parent],
+                $division->timeZone,
             );
+        }
+        $this->platform->rules($demo->rules);
+        $this->platform->settings($demo->settings);
+        $this->platform->firstStepsDone();
+        foreach ($demo->settings->terms as $term) {
+            $season = (string) strtok($term->code, '-');
+            $this->terms[$season] = $this->platform->term($term->code, $term->name, $term->startsOn, $term->endsOn);
         }
     }
 

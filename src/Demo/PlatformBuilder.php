@@ -10,6 +10,7 @@ use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\Effect;
 use MintDoor\Core\Platform\FirstStep;
 use MintDoor\Core\Platform\FirstStepState;
+use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\DoorKind;
@@ -22,6 +23,7 @@ use MintDoor\Core\Time\Window;
 use MintDoor\People\Facts;
 use MintDoor\People\FoundBy;
 use MintDoor\People\Repository\PeopleWriter;
+use MintDoor\Platform\SettingsCodec;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\StandingShown;
@@ -51,6 +53,7 @@ final class PlatformBuilder
         'person',
         'account',
         'rule_book',
+        'settings_version',
         'first_step',
         'division_administrator',
         'label',
@@ -161,15 +164,29 @@ final class PlatformBuilder
      */
     public function roles(array $juniors, array $seniors, ?Rules $own = null): RoleBook
     {
-        $rules = $own ?? Rules::first($juniors, $seniors);
+        $this->rules($own ?? Rules::first($juniors, $seniors));
+
+        return $this->roles;
+    }
+
+    public function rules(Rules $rules): void
+    {
         $this->roles = $rules->roles;
         $this->rows->add('rule_book', [
             'version' => 1,
             'made_at' => Instant::toSql($this->now),
             'settings' => json_encode(RulesCodec::write($rules), \JSON_THROW_ON_ERROR),
         ]);
+    }
 
-        return $this->roles;
+    /** The first version of settings, whose divisions and terms are made besides. */
+    public function settings(Settings $settings): void
+    {
+        $this->rows->add('settings_version', [
+            'version' => 1,
+            'made_at' => Instant::toSql($this->now),
+            'settings' => json_encode(SettingsCodec::write($settings), \JSON_THROW_ON_ERROR),
+        ]);
     }
 
     /** Nobody is asked for the first steps of a platform that has them behind it. */

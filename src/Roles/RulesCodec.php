@@ -21,16 +21,6 @@ use MintDoor\Core\Text\Nicknames;
 /** Rules between the core and the JSON they are stored and answered as. */
 final class RulesCodec
 {
-    /** Of rules that were kept before kinds of sites were theirs. */
-    private const SITE_KINDS_BEFORE = [
-        ['code' => 'course', 'name' => 'Course'],
-        ['code' => 'ensemble', 'name' => 'Ensemble'],
-        ['code' => 'workshop', 'name' => 'Workshop'],
-        ['code' => 'studio', 'name' => 'Studio'],
-        ['code' => 'club', 'name' => 'Club'],
-        ['code' => 'evening', 'name' => 'Evening class'],
-    ];
-
     private function __construct() {}
 
     /**
@@ -97,7 +87,7 @@ final class RulesCodec
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
             array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
             self::outside($maps($data['outside'] ?? [])),
-            array_map(self::readSiteKind(...), $maps($data['siteKinds'] ?? self::SITE_KINDS_BEFORE)),
+            array_map(self::readSiteKind(...), $maps($data['siteKinds'] ?? [])),
             self::string($data['question'] ?? ''),
         );
     }

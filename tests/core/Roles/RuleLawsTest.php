@@ -21,7 +21,6 @@ use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\Site;
-use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Demo\Dice;
 use MintDoor\Roles\RulesCodec;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -289,32 +288,23 @@ final class RuleLawsTest extends TestCase
         yield 'a role for others' => [$offers('learner', 'lead-tutor'), 'roles/learner', 'role-for-others'];
     }
 
-    public function testRulesOfBeforeHaveTheKindsOfThen(): void
+    public function testRulesAreTheSameAfterTheyAreKept(): void
     {
-        $before = RulesCodec::write(self::first());
-        unset($before['siteKinds'], $before['question']);
-        $read = RulesCodec::read($before);
-        self::assertSame(
-            ['course', 'ensemble', 'workshop', 'studio', 'club', 'evening'],
-            array_column($read->siteKinds, 'code'),
-        );
-        self::assertSame('', $read->question);
-    }
-
-    public function testARoleMayBeCalledOtherwise(): void
-    {
-        $rules = self::first()->called(['learner' => 'Student'], [
-            new SiteKind(
-                'class',
-                'Class',
-                roles: ['staff' => 'co-tutor'],
-                questions: [new Question('Why?', ['a', 'b'])]
-            ),
-        ], 'Why?');
-        self::assertSame('Student', $rules->roles->find('learner')?->name);
-        self::assertEquals(self::first()->roles->find('learner')?->bands, $rules->roles->find('learner')->bands);
-        self::assertSame('Lead tutor', $rules->roles->find('lead-tutor')?->name);
+        $rules = self::with(static fn(array $rules): array => [
+            ...$rules,
+            'question' => 'Why?',
+            'siteKinds' => [
+                [
+                    'code' => 'class',
+                    'name' => 'Class',
+                    'roles' => [['people' => 'staff', 'role' => 'co-tutor']],
+                    'questions' => [['text' => 'Which?', 'choices' => ['a', 'b']]],
+                ],
+            ],
+        ]);
         self::assertSame(['Class', 'Why?'], [$rules->nameOfKind('class'), $rules->question]);
+        self::assertEquals([new Question('Which?', ['a', 'b'])], $rules->questionsOf('class'));
+        self::assertSame('co-tutor', $rules->siteKinds[0]->roleOf('staff'));
         self::assertEquals($rules, RulesCodec::read(RulesCodec::write($rules)));
     }
 
