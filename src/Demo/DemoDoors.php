@@ -174,8 +174,10 @@ final readonly class DemoDoors
                 SQL,
         );
         foreach (
-            ['Viola da gamba, third '
-                .'year.', 'I sing alto and would like to hear how it was meant to sound.'] as $n => $why
+            [
+                "What do you play or sing? Viola da gamba\nFor how long? 1 to 3 years",
+                "What do you play or sing? Alto\nFor how long? Less than 1 year",
+            ] as $why
         ) {
             $this->db->executeStatement(
                 "UPDATE waiter SET why = ? WHERE what = 'approval' AND why IS NULL ORDER BY id LIMIT 1",

@@ -515,7 +515,7 @@ final class DemoPlatform
             );
         }
 
-        $baroque = $this->open('BAROQUE', 'The Long Baroque', 'course', 'millrace', [6, 10], null, $staff[3], $mara);
+        $baroque = $this->open('BAROQUE', 'The Long Baroque', 'ensemble', 'millrace', [6, 10], null, $staff[3], $mara);
         $this->shown['baroque'] = $baroque;
         $this->platform->door($baroque, DoorKind::Cohort, 'Level 7 strings');
         foreach ($this->pool('millrace', 7, 7, 90) as [$id]) {
