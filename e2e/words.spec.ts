@@ -48,6 +48,7 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
   ['administrator', () => '/platform/divisions', (page) => page.locator('.acts button').nth(1).click()],
   ['administrator', () => '/platform/terms', (page) => page.locator('.more button').first().click()],
   ['administrator', () => '/platform/starters', (page) => page.locator('.page .p-button').last().click()],
+  ['administrator', () => '/platform/labels', (page) => page.locator('.ways input').last().click()],
   ['administrator', () => '/rules/kinds', (page) => page.locator('.kind button').nth(1).click()],
 ]
 const FURTHER: [Who, string][] = [

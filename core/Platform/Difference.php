@@ -8,7 +8,7 @@ namespace MintDoor\Core\Platform;
 final readonly class Difference
 {
     /**
-     * @param 'platform'|'look'|'mail'|'division'|'term'|'days-off'|'letterhead'|'registration'|'starter' $of
+     * @param 'platform'|'look'|'mail'|'labels'|'division'|'term'|'days-off'|'letterhead'|'registration'|'starter' $of
      * @param string                      $which  its name; empty for what there is once
      * @param 'made'|'changed'|'gone'     $how
      * @param list<FieldDifference>       $fields of what is changed

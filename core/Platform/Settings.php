@@ -28,6 +28,7 @@ final readonly class Settings
         public array $letterheads = [],
         public array $registrations = [],
         public array $starters = [],
+        public LabelsKept $labels = new LabelsKept(),
     ) {}
 
     /** The same with other divisions. */
@@ -43,6 +44,7 @@ final readonly class Settings
             $this->letterheads,
             $this->registrations,
             $this->starters,
+            $this->labels,
         );
     }
 

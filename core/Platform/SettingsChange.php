@@ -18,6 +18,7 @@ final readonly class SettingsChange
             ...self::whole('platform', $after->name, ['name' => $before->name], ['name' => $after->name]),
             ...self::whole('look', '', get_object_vars($before->look), get_object_vars($after->look)),
             ...self::whole('mail', '', get_object_vars($before->mail), get_object_vars($after->mail)),
+            ...self::whole('labels', '', get_object_vars($before->labels), get_object_vars($after->labels)),
             ...$this->among('division', self::divisions($before), self::divisions($after)),
             ...$this->among('term', array_column($before->terms, null, 'code'), array_column(
                 $after->terms,
@@ -38,7 +39,7 @@ final readonly class SettingsChange
     /**
      * What there is once.
      *
-     * @param 'platform'|'look'|'mail' $of
+     * @param 'platform'|'look'|'mail'|'labels' $of
      * @param array<array-key, mixed>  $was
      * @param array<array-key, mixed>  $is
      *

@@ -37,6 +37,10 @@ final class SettingsLaws
 
     public const MOST_STARTERS = 200;
 
+    public const MOST_LABELS = 500;
+
+    private const LONGEST_LABEL = 40;
+
     /** Kinds of people. */
     private const KINDS = ['learner', 'staff', 'guardian', 'external'];
 
@@ -62,6 +66,7 @@ final class SettingsLaws
             ...self::letterheads($after),
             ...self::registrations($after),
             ...self::starters($after, $use),
+            ...self::labels($after->labels),
         ];
     }
 
@@ -487,6 +492,36 @@ final class SettingsLaws
             }
             $seen[$starter->key()] = true;
             array_push($problems, ...self::of($starter->division, $settings, $at));
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function labels(LabelsKept $labels): array
+    {
+        if ($labels->free) {
+            return [];
+        }
+        $problems = match (true) {
+            [] === $labels->names => [new SettingsProblem('labels/names', 'no-labels')],
+            \count($labels->names) > self::MOST_LABELS => [
+                new SettingsProblem('labels/names', 'too-many', ['most' => self::MOST_LABELS]),
+            ],
+            default => [],
+        };
+        $seen = [];
+        foreach ($labels->names as $index => $name) {
+            $at = "labels/names/$index";
+            array_push($problems, ...self::name($name, $at, self::LONGEST_LABEL));
+            $folded = LabelsKept::fold($name);
+            if (isset($seen[$folded])) {
+                $problems[] = new SettingsProblem($at, 'taken-label', ['by' => $seen[$folded]]);
+            }
+            if (1 === preg_match('/[\p{C},;]/u', $name)) {
+                $problems[] = new SettingsProblem($at, 'label-signs', ['label' => $name]);
+            }
+            $seen[$folded] ??= $name;
         }
 
         return $problems;

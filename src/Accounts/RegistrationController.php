@@ -136,6 +136,10 @@ final readonly class RegistrationController
             if (null === $one?->confirmedAt || !self::administers($caller, $one)) {
                 throw Problem::notFound('registration');
             }
+            $known = $this->people->withAddress($one->email);
+            if ($body->yes && null !== $known && !$caller->administers($known->division->code)) {
+                throw Problem::notAllowed('accounts.register-other-division');
+            }
             $this->registering->answer($one, $body->yes, $caller);
 
             return $this->list($caller);
@@ -183,10 +187,12 @@ final readonly class RegistrationController
 
         return new Answer(new Items(
             array_map(
-                fn(Registration $one): RegistrationShown => RegistrationShown::of(
-                    $one,
-                    $this->people->withAddress($one->email),
-                ),
+                function (Registration $one) use ($caller): RegistrationShown {
+                    $known = $this->people->withAddress($one->email);
+                    $theirs = null !== $known && $caller->administers($known->division->code);
+
+                    return RegistrationShown::of($one, $theirs ? $known : null);
+                },
                 $all,
             ),
         ));

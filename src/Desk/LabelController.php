@@ -6,12 +6,14 @@ namespace MintDoor\Desk;
 
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\Platform\LabelsKept;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Enrollments;
@@ -45,6 +47,7 @@ final readonly class LabelController
         private History $history,
         private Directory $directory,
         private Caring $caring,
+        private PlatformSettings $settings,
     ) {}
 
     /** Labels there are, to be completed from what was typed. */
@@ -53,13 +56,13 @@ final readonly class LabelController
     {
         $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
 
+        $typed = mb_substr(mb_scrub($q), 0, Labels::LONGEST);
+        $kept = $this->settings->asPut()->labels;
+        $found = $this->labels->like($typed, self::MOST, $this->directory->reachOf($caller), $site);
+
         return new Answer([
-            'items' => $this->labels->like(
-                mb_substr(mb_scrub($q), 0, Labels::LONGEST),
-                self::MOST,
-                $this->directory->reachOf($caller),
-                $site,
-            ),
+            'items' => $kept->free ? $found : self::ofList($kept->like($typed), $found),
+            'free' => $kept->free,
         ]);
     }
 
@@ -73,18 +76,19 @@ final readonly class LabelController
     ): Response {
         $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
         if (!$body->apply) {
-            return self::answer($this->lines($access, $body));
+            return self::answer($this->lines($access, $body, $this->named($body)));
         }
 
         return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $body): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
-            $lines = $this->lines($access, $body);
+            $label = $this->named($body);
+            $lines = $this->lines($access, $body, $label);
             $changed = array_filter($lines, static fn(LabelLine $line): bool => Verdict::Ready === $line->verdict);
             $ready = array_map(static fn(LabelLine $line): string => $line->person->id, array_values($changed));
             $entry = null;
             if ([] !== $ready) {
-                $this->labels->set($body->name(), $ready, $body->on, $caller->id, $access->now);
-                $data = ['label' => $body->name(), 'people' => $ready];
+                $this->labels->set($label, $ready, $body->on, $caller->id, $access->now);
+                $data = ['label' => $label, 'people' => $ready];
                 $entry = $this->history->write(
                     $site,
                     $caller,
@@ -102,6 +106,34 @@ final readonly class LabelController
         });
     }
 
+    /**
+     * The labels of the list, with how many bear them.
+     *
+     * @param list<string>                            $names
+     * @param list<array{name: string, people: int}> $found
+     *
+     * @return list<array{name: string, people: int}>
+     */
+    private static function ofList(array $names, array $found): array
+    {
+        $people = [];
+        foreach ($found as $each) {
+            $people[LabelsKept::fold($each['name'])] = $each['people'];
+        }
+
+        return array_map(
+            static fn(string $name): array => ['name' => $name, 'people' => $people[LabelsKept::fold($name)] ?? 0],
+            \array_slice($names, 0, self::MOST),
+        );
+    }
+
+    /** @throws Problem at `/label` for one that is not of the list; whatever is on somebody may be taken off */
+    private function named(LabelRequest $body): string
+    {
+        return ($body->on ? $this->settings->asPut()->labels->named($body->name()) : $body->name())
+            ?? throw Problem::field('/label', 'not-of-list', 'desk.label-not-of-list');
+    }
+
     /** @param list<LabelLine> $lines */
     private static function answer(array $lines): Answer
     {
@@ -109,14 +141,14 @@ final readonly class LabelController
     }
 
     /** @return list<LabelLine> */
-    private function lines(SiteAccess $access, LabelRequest $body): array
+    private function lines(SiteAccess $access, LabelRequest $body, string $label): array
     {
         $asked = array_values(array_unique($body->people));
         $people = $this->contextLoader->people($asked);
         if (\in_array(0, $this->enrollments->versions($access->site->id, $asked), true)) {
             throw Problem::notFound('person');
         }
-        $bearers = $this->labels->bearers($body->name(), $asked);
+        $bearers = $this->labels->bearers($label, $asked);
         $whole = $this->caring->known(array_values($people), $access->caller, $access->site->division);
         $lines = [];
         foreach ($asked as $id) {

@@ -37,29 +37,37 @@ final readonly class NumbersController
             throw Problem::notAllowed('desk.only-some-see-numbers');
         }
         $now = $this->clock->instant();
-        $rows = $this->numbers->of($caller->numbersOf(), $filter, $now, $now - self::DAYS * 86_400);
-        $sites = $sums = [];
+        $rows = $this->numbers->sites($caller->numbersOf(), $filter, $now);
+        $counted = $this->numbers->counted(
+            array_map(static fn(Row $row): string => $row->id('id'), $rows),
+            $now,
+            $now - self::DAYS * 86_400,
+        );
+        $sites = $sums = $names = [];
         foreach ($rows as $row) {
+            $count = $counted[$row->id('id')] ?? new SiteCounted();
             $own = $caller->administers($row->string('division_code'));
-            $told = $own || SmallNumbers::may($row->int('learners'));
-            $sums[$row->string('division_code')][] = $row;
+            $told = $own || SmallNumbers::may($count->learners);
+            $division = new Named($row->string('division_code'), $row->string('division_name'));
+            $sums[$division->code][] = $count;
+            $names[$division->code] = $division;
             $sites[] = new NumbersOfSite(
                 id: $row->id('id'),
                 title: $row->string('title'),
                 kind: $row->string('kind'),
-                division: new Named($row->string('division_code'), $row->string('division_name')),
+                division: $division,
                 term: $row->stringOrNull('term_name'),
                 state: SiteRow::site($row)->stateAt($now)->value,
                 seats: $row->intOrNull('seats'),
-                learners: $row->int('learners'),
-                staff: $row->int('staff'),
-                waiting: $row->int('waiting'),
-                lately: $told ? $row->int('lately') : null,
-                never: $told ? $row->int('never') : null,
+                learners: $count->learners,
+                staff: $count->staff,
+                waiting: $count->waiting,
+                lately: $told ? $count->lately : null,
+                never: $told ? $count->never : null,
                 opens: $own,
             );
         }
-        $divisions = array_map(self::sum(...), array_values($sums));
+        $divisions = array_map(self::sum(...), array_values($names), array_values($sums));
         usort(
             $divisions,
             static fn(NumbersOfDivision $a, NumbersOfDivision $b): int => $a->division->name <=> $b->division->name,
@@ -74,25 +82,22 @@ final readonly class NumbersController
         ));
     }
 
-    /** @param non-empty-list<Row> $rows of the sites of one division */
-    private static function sum(array $rows): NumbersOfDivision
+    /** @param non-empty-list<SiteCounted> $counts of the sites of one division */
+    private static function sum(Named $division, array $counts): NumbersOfDivision
     {
-        $all = static fn(string $column): int => array_sum(
-            array_map(static fn(Row $row): int => $row->int($column), $rows),
-        );
         $came = SmallNumbers::sum(
             array_map(
-                static fn(Row $row): array => ['people' => $row->int('learners'), 'did' => $row->int('lately')],
-                $rows,
+                static fn(SiteCounted $each): array => ['people' => $each->learners, 'did' => $each->lately],
+                $counts,
             ),
         );
 
         return new NumbersOfDivision(
-            new Named($rows[0]->string('division_code'), $rows[0]->string('division_name')),
-            \count($rows),
-            $all('learners'),
-            $all('staff'),
-            $all('waiting'),
+            $division,
+            \count($counts),
+            array_sum(array_column($counts, 'learners')),
+            array_sum(array_column($counts, 'staff')),
+            array_sum(array_column($counts, 'waiting')),
             $came['people'],
             $came['did'],
         );

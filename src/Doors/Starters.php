@@ -38,6 +38,12 @@ final class Starters
     /** Those for whom there was no seat are tried again after so many seconds. */
     private const TRY_AGAIN = 300;
 
+    /** Of its time, a door's people are looked for one part in so many: whole divisions take a while. */
+    private const REST = 20;
+
+    /** @var array<string, float> when a door's people are looked for again, seconds since 1970 */
+    private array $lookAt = [];
+
     /** @var array<string, int> when a door whose people could not come is tried again */
     private array $later = [];
 
@@ -124,10 +130,11 @@ final class Starters
 
     private function one(StarterDoor $door, ?Starter $starter, DivisionTree $tree): int
     {
-        if ($door->door->site->takenBack) {
+        $id = $door->door->id;
+        $began = microtime(true);
+        if ($door->door->site->takenBack || ($this->lookAt[$id] ?? 0) > $began) {
             return 0;
         }
-        $id = $door->door->id;
         $site = $door->door->site->id;
         $divisions = null === $starter ? [] : $tree->reach([$starter->division]);
         $moved = 0;
@@ -139,6 +146,7 @@ final class Starters
                     ? []
                     : $this->doors->missing($site, $starter, $divisions, $now, StarterDoors::AT_ONCE);
             if ([] === $over && [] === $missing) {
+                $this->lookAt[$id] = $began + self::REST * (microtime(true) - $began);
                 break;
             }
             $done = $this->safely($site, fn(): int => $this->carry($id, $site, $starter, $over, $missing));

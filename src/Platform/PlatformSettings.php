@@ -69,6 +69,7 @@ final class PlatformSettings implements ResetInterface
             $kept->letterheads,
             $kept->registrations,
             $kept->starters,
+            $kept->labels,
         );
     }
 

@@ -7,6 +7,7 @@ namespace MintDoor\Platform;
 use MintDoor\Core\Platform\DaysOff;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\LabelsKept;
 use MintDoor\Core\Platform\Letterhead;
 use MintDoor\Core\Platform\Levels;
 use MintDoor\Core\Platform\Look;
@@ -35,6 +36,7 @@ final class SettingsCodec
      *     letterheads: list<array<string, ?string>>,
      *     registrations: list<array<string, mixed>>,
      *     starters: list<array<string, mixed>>,
+     *     labels: array{free: bool, names: list<string>},
      * } schema `Settings`
      */
     public static function write(Settings $settings): array
@@ -59,6 +61,7 @@ final class SettingsCodec
                 $settings->registrations,
             ),
             'starters' => array_map(get_object_vars(...), $settings->starters),
+            'labels' => ['free' => $settings->labels->free, 'names' => $settings->labels->names],
         ];
     }
 
@@ -92,6 +95,7 @@ final class SettingsCodec
             array_map(self::readLetterhead(...), self::rows($data['letterheads'] ?? [])),
             array_map(self::readRegistration(...), self::rows($data['registrations'] ?? [])),
             array_map(self::readStarter(...), self::rows($data['starters'] ?? [])),
+            self::readLabels((array) ($data['labels'] ?? [])),
         );
     }
 
@@ -175,6 +179,15 @@ final class SettingsCodec
             array_values(array_map(self::string(...), (array) ($row['domains'] ?? []))),
             false !== ($row['approved'] ?? true),
             array_values(array_intersect($asks, Registration::ASKS)),
+        );
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private static function readLabels(array $data): LabelsKept
+    {
+        return new LabelsKept(
+            false !== ($data['free'] ?? true),
+            array_values(array_map(self::string(...), (array) ($data['names'] ?? []))),
         );
     }
 

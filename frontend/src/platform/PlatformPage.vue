@@ -8,6 +8,7 @@ import Trouble from '@/ui/Trouble.vue'
 import DaysOffSettings from './DaysOffSettings.vue'
 import DivisionSettings from './DivisionSettings.vue'
 import GeneralSettings from './GeneralSettings.vue'
+import LabelSettings from './LabelSettings.vue'
 import LetterheadSettings from './LetterheadSettings.vue'
 import MailSettings from './MailSettings.vue'
 import RegistrationSettings from './RegistrationSettings.vue'
@@ -18,7 +19,17 @@ import TermSettings from './TermSettings.vue'
 import { useSettings } from './settings'
 
 /** What the platform is: its look, divisions, calendar and messages; changed by platform administrators. */
-const PARTS = ['general', 'divisions', 'terms', 'days-off', 'starters', 'messages', 'register', 'versions'] as const
+const PARTS = [
+  'general',
+  'divisions',
+  'terms',
+  'days-off',
+  'starters',
+  'labels',
+  'messages',
+  'register',
+  'versions',
+] as const
 const route = useRoute()
 const all = useSettings()
 const { book, settings, error, refetch, changed, edit, wrongAt, known } = all
@@ -51,6 +62,7 @@ const parts = computed(() =>
         <TermSettings v-else-if="part === 'terms'" v-bind="common" />
         <DaysOffSettings v-else-if="part === 'days-off'" v-bind="common" />
         <StarterSettings v-else-if="part === 'starters'" v-bind="common" :sites="book.sites" />
+        <LabelSettings v-else-if="part === 'labels'" v-bind="common" />
         <template v-else-if="part === 'messages'">
           <MailSettings v-bind="common" :password-kept="book.mailPassword" />
           <LetterheadSettings v-bind="common" />

@@ -10,11 +10,12 @@ const props = defineProps<{ all: AllSettings }>()
 const preview = computed(() => props.all.preview.value)
 
 /** Parts of the page by what they change. */
-const PARTS: Record<string, 'register' | 'messages' | 'starters' | 'general'> = {
+const PARTS: Record<string, 'register' | 'messages' | 'starters' | 'labels' | 'general'> = {
   registrations: 'register',
   mail: 'messages',
   letterheads: 'messages',
   starters: 'starters',
+  labels: 'labels',
   look: 'general',
 }
 

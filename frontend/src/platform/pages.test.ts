@@ -29,6 +29,7 @@ const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
     letterheads: [],
     registrations: [],
     starters: [],
+    labels: { free: true, names: [] },
   },
   ...more,
 })

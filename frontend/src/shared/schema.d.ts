@@ -3076,6 +3076,12 @@ export interface components {
             lowest: number | null;
             highest: number | null;
         };
+        LabelSettings: {
+            /** @description whether staff write labels of their own */
+            free: boolean;
+            /** @description of which they choose where they do not */
+            names: string[];
+        };
         Settings: {
             /** @description of the platform, as its people call it */
             name: string;
@@ -3088,6 +3094,7 @@ export interface components {
             registrations: components["schemas"]["RegistrationSettings"][];
             /** @description sites that whoever belongs to a division is in by themselves */
             starters: components["schemas"]["StarterSettings"][];
+            labels: components["schemas"]["LabelSettings"];
         };
         SettingsBook: {
             /** @description 0 where nobody set anything yet */
@@ -3110,7 +3117,7 @@ export interface components {
             problems: components["schemas"]["RuleProblem"][];
             differences: {
                 /** @enum {string} */
-                of: "platform" | "look" | "mail" | "division" | "term" | "days-off" | "letterhead" | "registration" | "starter";
+                of: "platform" | "look" | "mail" | "labels" | "division" | "term" | "days-off" | "letterhead" | "registration" | "starter";
                 which: string;
                 /** @enum {string} */
                 how: "made" | "changed" | "gone";
@@ -6382,6 +6389,8 @@ export interface operations {
                             name: string;
                             people: number;
                         }[];
+                        /** @description whether others may be written, too */
+                        free: boolean;
                     };
                 };
             };

@@ -99,6 +99,22 @@ final class RegistrationTest extends ApiTestCase
         ]));
     }
 
+    public function testWhoCameIntoAnotherDivisionMeanwhileIsNotOnesOwnToAnswer(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => true]);
+        $this->call('admin', 'PUT', '/administrators/'.$this->ids['elsewhere'], [
+            'platform' => false,
+            'divisions' => ['seniors'],
+        ]);
+        $this->call(null, 'POST', '/register', $this->newcomer(), 202);
+        $this->call(null, 'POST', '/register/confirm', ['token' => $this->token('noor@elm.example')]);
+        [$one] = $this->call('elsewhere', 'GET', '/registrations')['items'];
+        $this->db()->executeStatement("UPDATE person SET email = 'noor@elm.example' WHERE given_name = 'Colleague'");
+        self::assertNull($this->call('elsewhere', 'GET', '/registrations')['items'][0]['known']);
+        $this->call('elsewhere', 'PUT', '/registrations/'.$one['id'], ['yes' => true], 403);
+        self::assertSame('Colleague Colleaguesen', $this->call('admin', 'GET', '/registrations')['items'][0]['known']['name']);
+    }
+
     public function testACodeIsAsked(): void
     {
         $this->open(['for' => 'code', 'approved' => false]);
