@@ -121,6 +121,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     })
 
     test('the rules and the platform are accessible', async ({ page }) => {
+      test.setTimeout(150_000)
       await signIn(page, 'ingrid.solheim')
       for (const part of [
         'compare',
@@ -138,7 +139,17 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.waitForTimeout(150)
         await expectAccessible(page)
       }
-      for (const part of ['general', 'divisions', 'terms', 'days-off', 'messages', 'register', 'versions']) {
+      for (const part of [
+        'general',
+        'divisions',
+        'terms',
+        'days-off',
+        'starters',
+        'labels',
+        'messages',
+        'register',
+        'versions',
+      ]) {
         await page.goto('/platform/' + part)
         await page.getByRole('link', { name: 'Days off' }).waitFor()
         await page.waitForTimeout(150)

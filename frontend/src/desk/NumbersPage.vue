@@ -45,9 +45,9 @@ const choices = computed(() => ({
 }))
 const kindName = (code: string) => platform.value?.siteKinds.find((kind) => kind.code === code)?.name ?? code
 const said = (column: string) => tIn('numbers.col', column, { days: data.value?.days ?? '' })
-const WEIGHTS = { title: 2.6, division: 1.4, term: 1, kind: 0.9, learners: 1.9, staff: 0.6, waiting: 0.7 }
+const WEIGHTS = { title: 2.1, division: 1.2, term: 1, learners: 1.7, staff: 0.9, waiting: 1 }
 const columns = useColumns('numbers', () =>
-  Object.entries({ ...WEIGHTS, lately: 1.1, never: 0.9 }).map(([key, weight]) => ({
+  Object.entries({ ...WEIGHTS, lately: 1.5, never: 1.2 }).map(([key, weight]) => ({
     key,
     label: said(key),
     weight,
@@ -64,7 +64,7 @@ const sums = computed(() =>
 )
 const save = () =>
   download(t('numbers.file'), [
-    [...Object.keys(WEIGHTS).slice(0, 4), 'state', 'seats', 'learners', 'staff', 'waiting', 'lately', 'never'].map(
+    ['title', 'division', 'term', 'kind', 'state', 'seats', 'learners', 'staff', 'waiting', 'lately', 'never'].map(
       said,
     ),
     ...(data.value?.sites ?? []).map((site: Site) => [
@@ -122,7 +122,6 @@ const save = () =>
           >
           <template v-else-if="column === 'division'">{{ site.division.name }}</template>
           <template v-else-if="column === 'term'">{{ site.term }}</template>
-          <template v-else-if="column === 'kind'">{{ kindName(site.kind) }}</template>
           <SeatMeter v-else-if="column === 'learners'" :held="site.learners" :seats="site.seats" />
           <span v-else-if="column === 'lately' || column === 'never'" class="nums">
             <template v-if="site[column] !== null">{{ $n(site[column]!) }}</template>

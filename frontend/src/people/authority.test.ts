@@ -21,7 +21,8 @@ const somebody = {
   kind: 'learner',
   platformAdministrator: false,
   divisions: [],
-  mayMakeSites: false, readsNumbers: false,
+  mayMakeSites: false,
+  readsNumbers: false,
   mustChange: false,
 } as unknown as NonNullable<typeof me.value>
 const press = async (shown: ReturnType<typeof show>['page'], label: string) => {
