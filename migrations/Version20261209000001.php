@@ -7,7 +7,10 @@ namespace MintDoor\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use MintDoor\Shared\RepeatableMigration;
 
-/** Answers to several questions take more room than a line of why; who may look at numbers; starter sites. */
+/**
+ * Answers to several questions take more room than a line of why; who may look at numbers; starter sites; kinds of sites
+ * in the rules of before.
+ */
 final class Version20261209000001 extends RepeatableMigration
 {
     private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
@@ -16,8 +19,8 @@ final class Version20261209000001 extends RepeatableMigration
     {
         $this->addSql(
             'CREATE TABLE numbers_reader (id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, '
-                .'division_id BINARY(16) DEFAULT NULL, INDEX person (person_id), INDEX IDX_EC472D3341859289 (division_id), '
-                .'PRIMARY KEY (id))'
+                .'division_id BINARY(16) DEFAULT NULL, INDEX person (person_id), '
+                .'INDEX IDX_EC472D3341859289 (division_id), PRIMARY KEY (id))'
                 .self::TEXT,
         );
         $code = static fn(int $length): string => "VARCHAR($length) CHARACTER SET ascii COLLATE ascii_bin NOT NULL";

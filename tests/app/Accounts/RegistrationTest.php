@@ -112,7 +112,10 @@ final class RegistrationTest extends ApiTestCase
         $this->db()->executeStatement("UPDATE person SET email = 'noor@elm.example' WHERE given_name = 'Colleague'");
         self::assertNull($this->call('elsewhere', 'GET', '/registrations')['items'][0]['known']);
         $this->call('elsewhere', 'PUT', '/registrations/'.$one['id'], ['yes' => true], 403);
-        self::assertSame('Colleague Colleaguesen', $this->call('admin', 'GET', '/registrations')['items'][0]['known']['name']);
+        self::assertSame(
+            'Colleague Colleaguesen',
+            $this->call('admin', 'GET', '/registrations')['items'][0]['known']['name']
+        );
     }
 
     public function testACodeIsAsked(): void

@@ -24,7 +24,10 @@ final class DivisionMovesTest extends ApiTestCase
             array_column($looked['notes'], 'names', 'code')['other-rights'],
             'Learners of the one division see who else is there.',
         );
-        self::assertSame(['Elsewhere Elsewheresen'], array_column($looked['notes'], 'names', 'code')['administrators-gain']);
+        self::assertSame(
+            ['Elsewhere Elsewheresen'],
+            array_column($looked['notes'], 'names', 'code')['administrators-gain']
+        );
         self::assertNull($looked['changeList']);
         self::assertSame(['seniors' => 3], $this->people('seniors', 'evening'), 'Looking changes nothing.');
 
@@ -40,7 +43,10 @@ final class DivisionMovesTest extends ApiTestCase
         self::assertContains('division-moved', array_column($entries, 'code'));
         $list = $this->call('admin', 'GET', '/change-lists/'.$made['changeList']);
         self::assertSame(['division', 'Seniors → Evening'], [$list['kind'], $list['title']]);
-        self::assertSame(['people' => 3, 'sites' => 2], array_intersect_key($list['work'], ['people' => 1, 'sites' => 1]));
+        self::assertSame(
+            ['people' => 3, 'sites' => 2],
+            array_intersect_key($list['work'], ['people' => 1, 'sites' => 1])
+        );
 
         // Who was moved on since stays there.
         $this->db()->executeStatement('UPDATE person SET division_id = ? WHERE id = ?', [
