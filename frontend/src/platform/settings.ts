@@ -102,7 +102,7 @@ export function levelWords(division: DivisionSet): string {
 }
 
 /** What is only missing yet, and is said once all of it is looked at. */
-const MISSING: readonly string[] = ['no-day', 'no-name', 'no-host', 'no-address', 'no-site', 'no-role']
+const MISSING: readonly string[] = ['no-day', 'no-name', 'no-host', 'no-address', 'no-site', 'no-role', 'no-labels']
 
 /** The settings, and a draft of others. Example: `const { settings, edit, wrongAt } = useSettings()`. */
 export function useSettings() {
