@@ -100,6 +100,16 @@ export async function addSite(page: Page, title: string) {
 
 /** In dark colours only what has to do with colours is looked at: the rest is the same in light ones. */
 export async function expectAccessible(page: Page) {
+  await page.waitForLoadState('networkidle')
+  // Colours on their way to others are neither the one nor the other.
+  await page.evaluate(() =>
+    Promise.allSettled(
+      document
+        .getAnimations()
+        .filter((each) => each.effect?.getComputedTiming().endTime !== Infinity)
+        .map((each) => each.finished),
+    ),
+  )
   const look = new AxeBuilder({ page })
   if (await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches)) look.withRules(['color-contrast'])
   const { violations } = await look.analyze()

@@ -113,6 +113,7 @@ for (const [width, height] of [
     expect(acts.n).toBeLessThanOrEqual(60)
     expect(Date.now() - acts.begun).toBeLessThan(600_000)
     await page.goto('/first-steps/name')
+    await step('Name, mark and colour')
     await expectAccessible(page)
     await own.close()
   })

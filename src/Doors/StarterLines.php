@@ -35,9 +35,9 @@ final readonly class StarterLines
     /**
      * @param list<string> $people ids
      *
-     * @return int how many came
+     * @return list<string> ids of those who came
      */
-    public function bring(SiteAccess $access, string $door, Starter $starter, array $people): int
+    public function bring(SiteAccess $access, string $door, Starter $starter, array $people): array
     {
         $may = fn(Row $person): bool => $this->roles
             ->book()
@@ -64,9 +64,9 @@ final readonly class StarterLines
     /**
      * @param list<string> $people ids
      *
-     * @return int how many went
+     * @return list<string> ids of those who went
      */
-    public function take(SiteAccess $access, string $door, array $people): int
+    public function take(SiteAccess $access, string $door, array $people): array
     {
         return $this->carry(
             $access,
@@ -79,11 +79,13 @@ final readonly class StarterLines
     /**
      * @param array<string, Row>                       $people  by id
      * @param \Closure(ChangeContext): ComputedChange $compute
+     *
+     * @return list<string> ids of those for whom it was done
      */
-    private function carry(SiteAccess $access, array $people, string $verb, \Closure $compute): int
+    private function carry(SiteAccess $access, array $people, string $verb, \Closure $compute): array
     {
         if ([] === $people) {
-            return 0;
+            return [];
         }
         $ids = array_map(strval(...), array_keys($people));
         $lines = $this->list->inTurn($this->contexts->of($access, $people), $ids, $compute);
@@ -98,6 +100,6 @@ final readonly class StarterLines
             $this->store->store($access, $ready, $this->answers->plain($ready), listed: false);
         }
 
-        return \count($ready);
+        return array_map(static fn(ComputedLine $line): string => $line->personId(), $ready);
     }
 }

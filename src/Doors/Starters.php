@@ -35,7 +35,7 @@ final class Starters
     /** More people than this are not counted before starters are put in force. */
     private const MOST = 200_000;
 
-    /** Those for whom there was no seat are tried again after so many seconds. */
+    /** Those for whom there was no seat, or whom a law kept out, are tried again after so many seconds. */
     private const TRY_AGAIN = 300;
 
     /** Of its time, a door's people are looked for one part in so many: whole divisions take a while. */
@@ -44,7 +44,7 @@ final class Starters
     /** @var array<string, float> when a door's people are looked for again, seconds since 1970 */
     private array $lookAt = [];
 
-    /** @var array<string, int> when a door whose people could not come is tried again */
+    /** @var array<string, array<string, int>> when it is tried again, by door and person */
     private array $later = [];
 
     public function __construct(
@@ -62,6 +62,18 @@ final class Starters
         private readonly LoggerInterface $logger,
     ) {}
 
+    /** Looks again at once, however long the last look took. */
+    public function wake(): void
+    {
+        $this->lookAt = [];
+    }
+
+    /** Everybody is tried again, as by a process that begins. */
+    public function forget(): void
+    {
+        $this->later = [];
+    }
+
     /** @return int how many came or went */
     public function keep(): int
     {
@@ -78,7 +90,7 @@ final class Starters
                 $name = $settings->divisions->find($starter->division)->name ?? $starter->division;
                 $this->safely(
                     $sites[$starter->site],
-                    fn(): int => $this->open($sites[$starter->site], $starter, $name)
+                    fn(): array => $this->open($sites[$starter->site], $starter, $name),
                 );
             }
         }
@@ -138,45 +150,70 @@ final class Starters
         $site = $door->door->site->id;
         $divisions = null === $starter ? [] : $tree->reach([$starter->division]);
         $moved = 0;
+        $after = null;
         for ($n = 0; $n < self::IN_A_ROW; ++$n) {
             $now = $this->clock->instant();
             $over = $this->doors->over($id, $starter, $divisions, $now, StarterDoors::AT_ONCE);
-            $missing =
-                null === $starter || ($this->later[$id] ?? 0) > $now
-                    ? []
-                    : $this->doors->missing($site, $starter, $divisions, $now, StarterDoors::AT_ONCE);
-            if ([] === $over && [] === $missing) {
+            $missing = null === $starter
+                ? []
+                : $this->doors->missing($site, $starter, $divisions, $now, StarterDoors::AT_ONCE, $after);
+            $after = [] === $missing ? $after : $missing[\count($missing) - 1];
+            [$go, $come] = [$this->due($id, $over, $now), $this->due($id, $missing, $now)];
+            if ([] === $go && [] === $come && \count($missing) < StarterDoors::AT_ONCE) {
                 $this->lookAt[$id] = $began + self::REST * (microtime(true) - $began);
                 break;
             }
-            $done = $this->safely($site, fn(): int => $this->carry($id, $site, $starter, $over, $missing));
-            $moved += $done;
-            if ($done < \count($over) + \count($missing)) {
-                $this->later[$id] = $now + self::TRY_AGAIN;
-                break;
+            $done = [] === $go && [] === $come
+                ? []
+                : $this->safely($site, fn(): array => $this->carry($id, $site, $starter, $go, $come));
+            foreach (array_diff([...$go, ...$come], $done) as $person) {
+                $this->later[$id][$person] = $now + self::TRY_AGAIN;
             }
+            $moved += \count($done);
         }
 
         return $moved;
     }
 
     /**
+     * Without those for whom it was of no use a while ago: there was no seat, or a law stood in the way.
+     *
+     * @param list<string> $people ids
+     *
+     * @return list<string>
+     */
+    private function due(string $door, array $people, int $now): array
+    {
+        $later = $this->later[$door] ?? [];
+
+        return array_values(array_filter($people, static fn(string $id): bool => ($later[$id] ?? 0) <= $now));
+    }
+
+    /**
      * @param list<string> $over    ids of those who go
      * @param list<string> $missing ids of those who come
+     *
+     * @return list<string> ids of those who went or came
      */
-    private function carry(string $door, string $site, ?Starter $starter, array $over, array $missing): int
+    private function carry(string $door, string $site, ?Starter $starter, array $over, array $missing): array
     {
         $access = $this->access($site);
 
-        return $this->lines->take($access, $door, $over)
-            + (null === $starter ? 0 : $this->lines->bring($access, $door, $starter, $missing));
+        return [
+            ...$this->lines->take($access, $door, $over),
+            ...null === $starter ? [] : $this->lines->bring($access, $door, $starter, $missing),
+        ];
     }
 
-    /** Begins to keep a starter. */
-    private function open(string $site, Starter $starter, string $name): int
+    /**
+     * Begins to keep a starter.
+     *
+     * @return array{} nobody comes by it yet
+     */
+    private function open(string $site, Starter $starter, string $name): array
     {
         if (isset($this->doors->byKey()[$starter->key()])) {
-            return 0;
+            return [];
         }
         $by = $this->settings->by();
         $door = new Door(
@@ -191,7 +228,7 @@ final class Starters
         $this->siteDoors->flush();
         $this->doors->keep($door, $starter);
 
-        return 1;
+        return [];
     }
 
     /** In the name of whoever put the settings in force, with the authority of the door. */
@@ -205,16 +242,18 @@ final class Starters
     /**
      * One site that fails leaves the others alone.
      *
-     * @param \Closure(): int $work
+     * @param \Closure(): list<string> $work
+     *
+     * @return list<string> nobody where it failed
      */
-    private function safely(string $site, \Closure $work): int
+    private function safely(string $site, \Closure $work): array
     {
         try {
             return $this->transaction->job([$site], $work);
         } catch (\Throwable $thrown) {
             $this->logger->error('A starter site was not kept in step.', ['site' => $site, 'exception' => $thrown]);
 
-            return 0;
+            return [];
         }
     }
 }

@@ -80,16 +80,23 @@ final class StarterDoors extends BaseRepository
      * Some who belong there, are not there, and whom no staff removed.
      *
      * @param list<string> $divisions codes of the starter's and of those below it
+     * @param ?string      $after     id of the last who was found before; null for the first
      *
-     * @return list<string> ids
+     * @return list<string> ids, in their order
      */
-    public function missing(string $site, Starter $starter, array $divisions, int $now, int $most): array
-    {
+    public function missing(
+        string $site,
+        Starter $starter,
+        array $divisions,
+        int $now,
+        int $most,
+        ?string $after = null,
+    ): array {
         return $this->ids(
             'SELECT p.id AS person
              FROM person p
              JOIN division d ON d.id = p.division_id
-             WHERE '.self::BELONGS.'
+             WHERE p.id > :after AND '.self::BELONGS.'
                 AND NOT EXISTS (
                     SELECT 1 FROM enrollment_segment g
                     WHERE g.site_id = :site AND g.person_id = p.id AND g.state IN (:here) AND '.Sql::holds('g')."
@@ -106,7 +113,12 @@ final class StarterDoors extends BaseRepository
                 )
              ORDER BY p.id
              LIMIT $most",
-            [...self::belonging($starter, $divisions), 'site' => Id::binary($site), 'now' => Instant::toSql($now)],
+            [
+                ...self::belonging($starter, $divisions),
+                'site' => Id::binary($site),
+                'now' => Instant::toSql($now),
+                'after' => null === $after ? '' : Id::binary($after),
+            ],
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Doors;
 
+use MintDoor\Doors\Repository\StarterDoors;
 use MintDoor\Doors\Starters;
 use MintDoor\Tests\App\ApiTestCase;
 
@@ -85,6 +86,44 @@ final class StartersTest extends ApiTestCase
         self::assertSame(['lead lead-tutor', 'newcomer day-guest'], $this->here());
     }
 
+    public function testWhoCannotComeKeepsNobodyElseOutAndIsTriedAgain(): void
+    {
+        $rules = $this->call('admin', 'GET', '/rules')['rules'];
+        foreach ($rules['roles'] as &$role) {
+            if ('learner' === $role['code']) {
+                $role['learnersOf'] = [7, 7];
+            }
+        }
+        unset($role);
+        $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
+        // More who may not hold the role than are looked at once, and before the others.
+        for ($n = 0; $n < StarterDoors::AT_ONCE + 20; ++$n) {
+            $this->person("low$n", 'learner', 'seniors', 3);
+        }
+        $this->ids['late'] = $this->person('late', 'learner', 'seniors', 7);
+        $this->platform->write();
+        $this->starters([self::starter()]);
+        self::assertSame(3, $this->keep());
+        self::assertContains('late learner', $this->here());
+        self::assertSame(0, $this->keep());
+        $this->call('admin', 'PUT', '/sites/'.$this->ids['start'], [
+            'title' => 'Welcome',
+            'code' => 'START',
+            'kind' => 'course',
+            'division' => 'seniors',
+            'term' => 'autumn',
+            'seats' => 3,
+        ], 200, ['If-Match' => '"1"']);
+        $this->ids['more'] = $this->person('more', 'learner', 'seniors', 7);
+        $this->platform->write();
+        self::assertSame(0, $this->keep(), 'There is no seat.');
+        $this->line('lead', 'remove', 'late');
+        self::assertSame(0, $this->keep(), 'It is not tried again at once.');
+        $this->service(Starters::class)->forget();
+        self::assertSame(1, $this->keep());
+        self::assertContains('more learner', $this->here());
+    }
+
     public function testItsDoorIsNobodysToChange(): void
     {
         $this->starters([self::starter()]);
@@ -146,7 +185,10 @@ final class StartersTest extends ApiTestCase
 
     private function keep(): int
     {
-        return $this->service(Starters::class)->keep();
+        $starters = $this->service(Starters::class);
+        $starters->wake();
+
+        return $starters->keep();
     }
 
     private function line(string $who, string $verb, string $person, ?string $role = null): void
