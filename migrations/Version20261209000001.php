@@ -8,8 +8,8 @@ use Doctrine\DBAL\Schema\Schema;
 use MintDoor\Shared\RepeatableMigration;
 
 /**
- * Answers to several questions take more room than a line of why; who may look at numbers; starter sites; kinds of sites
- * in the rules of before.
+ * Answers to several questions take more room than a line of why; who may look at numbers; starter sites; kinds of
+ * sites in the rules of before.
  */
 final class Version20261209000001 extends RepeatableMigration
 {

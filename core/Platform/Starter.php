@@ -30,7 +30,12 @@ final readonly class Starter
     /** What tells it apart: its levels and kinds may become others without anybody having to come anew. */
     public function key(): string
     {
-        return $this->division.' '.$this->site.' '.$this->role;
+        return self::keyOf($this->division, $this->site, $this->role);
+    }
+
+    public static function keyOf(string $division, string $site, string $role): string
+    {
+        return $division.' '.$site.' '.$role;
     }
 
     /** Whether somebody belongs there. */

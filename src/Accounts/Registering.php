@@ -169,8 +169,8 @@ final readonly class Registering
     }
 
     /**
-     * Whether somebody has to say yes before there is an account: as it is set, and always for whoever is in the
-     * directory as something else than a learner.
+     * Whether somebody has to say yes before there is an account: as it is set, of whoever is in the directory in their
+     * own division, and always for those who are there as something else than a learner.
      */
     public function waits(Registration $registration): bool
     {
@@ -179,7 +179,9 @@ final readonly class Registering
             return true;
         }
 
-        return $this->settings->read()->registrationOf($registration->division->code)->approved ?? true;
+        $division = $known->division ?? $registration->division;
+
+        return $this->settings->read()->registrationOf($division->code)->approved ?? true;
     }
 
     /**

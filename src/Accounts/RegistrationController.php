@@ -185,10 +185,14 @@ final readonly class RegistrationController
     {
         $all = $this->registrations->waiting($caller->platformAdministrator ? null : $caller->divisions);
 
+        $people = $this->people->withAddresses(
+            array_map(static fn(Registration $one): string => $one->email, $all),
+        );
+
         return new Answer(new Items(
             array_map(
-                function (Registration $one) use ($caller): RegistrationShown {
-                    $known = $this->people->withAddress($one->email);
+                static function (Registration $one) use ($caller, $people): RegistrationShown {
+                    $known = $people[$one->email] ?? null;
                     $theirs = null !== $known && $caller->administers($known->division->code);
 
                     return RegistrationShown::of($one, $theirs ? $known : null);

@@ -7,6 +7,7 @@ namespace MintDoor\Desk;
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Platform\LabelsKept;
+use MintDoor\Core\Platform\SettingsLaws;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
@@ -58,7 +59,8 @@ final readonly class LabelController
 
         $typed = mb_substr(mb_scrub($q), 0, Labels::LONGEST);
         $kept = $this->settings->asPut()->labels;
-        $found = $this->labels->like($typed, self::MOST, $this->directory->reachOf($caller), $site);
+        $most = $kept->free ? self::MOST : SettingsLaws::MOST_LABELS;
+        $found = $this->labels->like($typed, $most, $this->directory->reachOf($caller), $site);
 
         return new Answer([
             'items' => $kept->free ? $found : self::ofList($kept->like($typed), $found),

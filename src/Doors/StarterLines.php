@@ -12,6 +12,7 @@ use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Changes\ChangeListComputer;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Platform\Starter;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Window;
@@ -37,11 +38,16 @@ final readonly class StarterLines
      *
      * @return list<string> ids of those who came
      */
-    public function bring(SiteAccess $access, string $door, Starter $starter, array $people): array
-    {
-        $may = fn(Row $person): bool => $this->roles
-            ->book()
-            ->mayHold($starter->role, PersonRow::person($person), $access->site)->allowed;
+    public function bring(
+        SiteAccess $access,
+        string $door,
+        Starter $starter,
+        DivisionTree $tree,
+        array $people,
+    ): array {
+        $book = $this->roles->book();
+        $may = static fn(Row $person): bool => self::belongs($starter, $person, $tree)
+            && $book->mayHold($starter->role, PersonRow::person($person), $access->site)->allowed;
         $people = array_filter([] === $people ? [] : $this->contexts->people($people), $may);
 
         return $this->carry(
@@ -62,18 +68,36 @@ final readonly class StarterLines
     }
 
     /**
-     * @param list<string> $people ids
+     * @param ?Starter     $starter null where it is none any more: nobody belongs there
+     * @param list<string> $people  ids
      *
      * @return list<string> ids of those who went
      */
-    public function take(SiteAccess $access, string $door, array $people): array
-    {
+    public function take(
+        SiteAccess $access,
+        string $door,
+        ?Starter $starter,
+        DivisionTree $tree,
+        array $people,
+    ): array {
         return $this->carry(
             $access,
-            [] === $people ? [] : $this->contexts->people($people),
+            array_filter(
+                [] === $people ? [] : $this->contexts->people($people),
+                static fn(Row $person): bool => null === $starter || !self::belongs($starter, $person, $tree),
+            ),
             'taken-out',
             fn(ChangeContext $one): ComputedChange => $this->computer->goAgain($one, [$door]),
         );
+    }
+
+    /** The database only looks for whom it may be about: whom it is about is the core's to say. */
+    private static function belongs(Starter $starter, Row $row, DivisionTree $tree): bool
+    {
+        $person = PersonRow::person($row);
+
+        return null === $row->stringOrNull('gone')
+            && $starter->covers($person->kind->value, $person->division, $person->level, $tree);
     }
 
     /**

@@ -78,10 +78,7 @@ final class Starters
     public function keep(): int
     {
         $settings = $this->settings->read();
-        $starters = [];
-        foreach ($settings->starters as $starter) {
-            $starters[$starter->key()] = $starter;
-        }
+        $starters = self::byKey($settings);
         $doors = $this->doors->byKey();
         $unkept = array_diff_key($starters, $doors);
         $sites = $this->doors->sites(array_column(array_values($unkept), 'site'));
@@ -110,10 +107,7 @@ final class Starters
     public function would(Settings $after): array
     {
         $doors = $this->doors->byKey();
-        $starters = [];
-        foreach ($after->starters as $starter) {
-            $starters[$starter->key()] = $starter;
-        }
+        $starters = self::byKey($after);
         if ([] === $doors && [] === $starters) {
             return [];
         }
@@ -138,6 +132,17 @@ final class Starters
         }
 
         return $would;
+    }
+
+    /** @return array<string, Starter> by what tells them apart */
+    private static function byKey(Settings $settings): array
+    {
+        $starters = [];
+        foreach ($settings->starters as $starter) {
+            $starters[$starter->key()] = $starter;
+        }
+
+        return $starters;
     }
 
     private function one(StarterDoor $door, ?Starter $starter, DivisionTree $tree): int
@@ -165,7 +170,7 @@ final class Starters
             }
             $done = [] === $go && [] === $come
                 ? []
-                : $this->safely($site, fn(): array => $this->carry($id, $site, $starter, $go, $come));
+                : $this->safely($site, fn(): array => $this->carry($id, $site, $starter, $tree, $go, $come));
             foreach (array_diff([...$go, ...$come], $done) as $person) {
                 $this->later[$id][$person] = $now + self::TRY_AGAIN;
             }
@@ -195,13 +200,19 @@ final class Starters
      *
      * @return list<string> ids of those who went or came
      */
-    private function carry(string $door, string $site, ?Starter $starter, array $over, array $missing): array
-    {
+    private function carry(
+        string $door,
+        string $site,
+        ?Starter $starter,
+        DivisionTree $tree,
+        array $over,
+        array $missing,
+    ): array {
         $access = $this->access($site);
 
         return [
-            ...$this->lines->take($access, $door, $over),
-            ...null === $starter ? [] : $this->lines->bring($access, $door, $starter, $missing),
+            ...$this->lines->take($access, $door, $starter, $tree, $over),
+            ...null === $starter ? [] : $this->lines->bring($access, $door, $starter, $tree, $missing),
         ];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Doors\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use MintDoor\Core\Platform\Starter;
 use MintDoor\Roster\Entity\Door;
 use MintDoor\Shared\Charset;
 
@@ -30,6 +31,6 @@ class StarterDoor
     /** As `Starter::key()`. */
     public function key(): string
     {
-        return $this->division.' '.$this->site.' '.$this->role;
+        return Starter::keyOf($this->division, $this->site, $this->role);
     }
 }

@@ -96,6 +96,18 @@ final class People extends BaseRepository
     }
 
     /**
+     * @param list<string> $emails
+     *
+     * @return array<string, Person> by address; one that nobody of the directory has is missing
+     */
+    public function withAddresses(array $emails): array
+    {
+        $found = [] === $emails ? [] : $this->findBy(['email' => $emails, 'gone' => null]);
+
+        return array_column($found, null, 'email');
+    }
+
+    /**
      * Whether somebody else has a number or an address already.
      *
      * @param 'number'|'email' $field

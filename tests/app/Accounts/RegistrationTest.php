@@ -118,6 +118,18 @@ final class RegistrationTest extends ApiTestCase
         );
     }
 
+    public function testWhoCameIntoADivisionWhereNobodyRegistersWaitsForItsYes(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false]);
+        $this->call(null, 'POST', '/register', $this->newcomer(), 202);
+        $token = $this->token('noor@elm.example');
+        self::assertFalse($this->call(null, 'POST', '/register/look', ['token' => $token])['waits']);
+        $this->withoutAccount('junior');
+        $this->db()->executeStatement("UPDATE person SET email = 'noor@elm.example' WHERE given_name = 'Junior'");
+        $body = ['token' => $token, 'password' => self::PASSWORD_OF_OWN];
+        self::assertNull($this->call(null, 'POST', '/register/confirm', $body)['login']);
+    }
+
     public function testACodeIsAsked(): void
     {
         $this->open(['for' => 'code', 'approved' => false]);
