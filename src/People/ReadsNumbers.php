@@ -9,9 +9,4 @@ final readonly class ReadsNumbers
 {
     /** @param list<string> $divisions codes, sorted */
     public function __construct(public bool $everything = false, public array $divisions = []) {}
-
-    public function nothing(): bool
-    {
-        return !$this->everything && [] === $this->divisions;
-    }
 }

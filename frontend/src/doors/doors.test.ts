@@ -285,6 +285,23 @@ describe('invitations', () => {
   })
 })
 
+/** A site that is asked, without a key. */
+const openDoor = (more: object) => ({
+  door: DOOR,
+  site: { id: site.id, title: 'Harmony' },
+  kind: 'course',
+  division: 'Seniors',
+  term: 'Autumn',
+  timeZone: 'UTC',
+  asks: true,
+  questions: [],
+  question: '',
+  about: '',
+  untilAt: null,
+  waits: false,
+  ...more,
+})
+
 describe('for a learner', () => {
   it('a seat that is kept is taken with one tap', async () => {
     const wait = {
@@ -316,22 +333,7 @@ describe('for a learner', () => {
   it('a site is asked with a line of why', async () => {
     const asked = serve({
       'GET /open-doors': {
-        items: [
-          {
-            door: DOOR,
-            site: { id: site.id, title: 'Harmony' },
-            kind: 'course',
-            division: 'Seniors',
-            term: 'Autumn',
-            timeZone: 'UTC',
-            asks: true,
-            questions: [],
-            question: 'What do you play?',
-            about: 'Say what you play.',
-            untilAt: null,
-            waits: false,
-          },
-        ],
+        items: [openDoor({ question: 'What do you play?', about: 'Say what you play.' })],
       },
       'POST /join': { passage: 'approval', place: null, site: { id: site.id, title: 'Harmony' }, opensAt: null },
     })
@@ -350,23 +352,12 @@ describe('for a learner', () => {
     const asked = serve({
       'GET /open-doors': {
         items: [
-          {
-            door: DOOR,
-            site: { id: site.id, title: 'Harmony' },
-            kind: 'course',
-            division: 'Seniors',
-            term: 'Autumn',
-            timeZone: 'UTC',
-            asks: true,
+          openDoor({
             questions: [
               { text: 'What do you play?', choices: [] },
               { text: 'Since when?', choices: [] },
             ],
-            question: '',
-            about: '',
-            untilAt: null,
-            waits: false,
-          },
+          }),
         ],
       },
       'POST /join': () =>
