@@ -510,15 +510,28 @@ CREATE TABLE `person` (
   `gone` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   `gone_into` binary(16) DEFAULT NULL,
   `version` int(11) NOT NULL DEFAULT 1,
+  `own_kind` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_34DCD17696901F54` (`number`),
   UNIQUE KEY `UNIQ_34DCD176E7927C74` (`email`),
   KEY `gone_into` (`gone_into`),
   KEY `IDX_34DCD17641859289` (`division_id`),
-  KEY `in_order` (`gone`,`sort_name`,`id`,`kind`,`division_id`,`level`),
   KEY `by_level` (`level`),
+  KEY `in_order` (`gone`,`sort_name`,`id`,`kind`,`division_id`,`level`,`own_kind`),
   CONSTRAINT `FK_34DCD17641859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
   CONSTRAINT `FK_34DCD1767C0A2507` FOREIGN KEY (`gone_into`) REFERENCES `person` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `person_detail` (
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `value` varchar(120) NOT NULL,
+  `amount` double DEFAULT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`person_id`,`code`),
+  KEY `by_value` (`code`,`value`),
+  KEY `by_amount` (`code`,`amount`),
+  KEY `IDX_B2A34F25217BBB47` (`person_id`),
+  CONSTRAINT `FK_B2A34F25217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `person_key` (

@@ -17,6 +17,8 @@ final readonly class AccountDraft
      * @param ?string                                    $email    lower case
      * @param ?string                                    $login    lower case
      * @param list<array{field: string, code: string}> $problems what is wrong with it, by field
+     * @param ?string                                    $ownKind  code of the kind that the platform has beside the four
+     * @param array<string, string>                      $details  as they are kept, by code
      */
     public function __construct(
         public int $row,
@@ -31,7 +33,30 @@ final readonly class AccountDraft
         public ?string $email = null,
         public ?string $login = null,
         public array $problems = [],
+        public ?string $ownKind = null,
+        public array $details = [],
     ) {}
+
+    /** The same, with something that is wrong with it. */
+    public function wrong(string $field, string $code): self
+    {
+        return new self(
+            $this->row,
+            $this->text,
+            $this->given,
+            $this->family,
+            $this->preferred,
+            $this->kind,
+            $this->division,
+            $this->level,
+            $this->number,
+            $this->email,
+            $this->login,
+            [...$this->problems, ['field' => $field, 'code' => $code]],
+            $this->ownKind,
+            $this->details,
+        );
+    }
 
     /** @return array<string, string> number, address and login as they are compared, by field */
     public function identifiers(): array

@@ -7,8 +7,10 @@ namespace MintDoor\Core\Accounts;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\Detail;
 use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Platform\LevelNames;
+use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Text\Columns;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Rows;
@@ -87,6 +89,9 @@ final readonly class AccountRows
 
     private const LONGEST_NAME = 80;
 
+    /** Before the code of a detail, among fields. */
+    private const DETAIL = 'detail:';
+
     /**
      * @param list<NumberFormat>    $formats
      * @param array<string, string> $divisions names by code
@@ -94,6 +99,9 @@ final readonly class AccountRows
      * @param PersonKind            $kind      of rows that say none
      * @param ?int                  $level     of learners whose row says none
      * @param LevelNames            $levels    what divisions call theirs
+     * @param list<Detail>          $details   of which columns may be
+     * @param list<OwnKind>         $kinds     of people, beside the four
+     * @param ?string               $own       code of one of these, of rows that say no kind
      */
     public function __construct(
         private array $formats,
@@ -102,6 +110,9 @@ final readonly class AccountRows
         private PersonKind $kind,
         private ?int $level = null,
         private LevelNames $levels = new LevelNames(new DivisionTree([])),
+        private array $details = [],
+        private array $kinds = [],
+        private ?string $own = null,
     ) {}
 
     /**
@@ -128,7 +139,7 @@ final readonly class AccountRows
                 continue;
             }
             if ($first) {
-                $columns = Columns::named($cells, self::CALLED);
+                $columns = Columns::named($cells, $this->called());
                 $first = false;
                 if (null !== $columns) {
                     continue;
@@ -203,7 +214,7 @@ final readonly class AccountRows
             str_contains($cell, '@') => 'email',
             [] !== $number, 1 === preg_match('/^[A-Z]{0,4}\d{4,}$/D', NumberFormat::bare($cell)) => 'number',
             1 === preg_match('/^(?:level\s*)?\d{1,2}$/Di', $cell), [] !== $this->levels->called($cell) => 'level',
-            isset(self::KINDS[strtolower($cell)]) => 'kind',
+            null !== $this->kindOf($cell) => 'kind',
             null !== Columns::among($cell, $this->divisions) => 'division',
             1 === preg_match('/^[a-z0-9]+(?:[._-][a-z0-9]+)+$/D', $cell) => 'login',
             default => null,
@@ -226,11 +237,11 @@ final readonly class AccountRows
         if (max(mb_strlen($given), mb_strlen($family), mb_strlen($row['preferred'])) > self::LONGEST_NAME) {
             $wrong('name', 'too-long');
         }
-        $kind = '' === $row['kind'] ? $this->kind : PersonKind::tryFrom(self::KINDS[strtolower($row['kind'])] ?? '');
-        if (null === $kind) {
+        $of = '' === $row['kind'] ? new KindOfRow($this->kind, $this->own) : $this->kindOf($row['kind']);
+        if (null === $of) {
             $wrong('kind', 'unknown');
-            $kind = $this->kind;
         }
+        $kind = $of->kind ?? $this->kind;
         $division =
             '' === $row['division'] ? $this->division : (string) Columns::among($row['division'], $this->divisions);
         if ('' === $division) {
@@ -251,6 +262,13 @@ final readonly class AccountRows
             $wrong('login', 'not-a-login');
         }
 
+        $details = [];
+        foreach ($this->details as $detail) {
+            $value = $detail->read($row[self::DETAIL.$detail->code] ?? '');
+            null === $value->problem || $wrong('details', $value->problem);
+            $details = [...$details, ...null === $value->text ? [] : [$detail->code => $value->text]];
+        }
+
         return new AccountDraft(
             $number,
             mb_substr($text, 0, 200),
@@ -264,7 +282,34 @@ final readonly class AccountRows
             $email,
             $login,
             $problems,
+            $of?->own,
+            $details,
         );
+    }
+
+    /** @return array<string, list<string>> what columns are called, by field: the program's own words first */
+    private function called(): array
+    {
+        $details = [];
+        foreach ($this->details as $detail) {
+            $details[self::DETAIL.$detail->code] = [Detail::fold($detail->name)];
+        }
+
+        return [...$details, ...self::CALLED];
+    }
+
+    /** What a cell says of which kind somebody is; null for nothing. */
+    private function kindOf(string $cell): ?KindOfRow
+    {
+        foreach ($this->kinds as $own) {
+            $like = PersonKind::tryFrom($own->like);
+            if (null !== $like && '' !== $cell && Detail::fold($cell) === Detail::fold($own->name)) {
+                return new KindOfRow($like, $own->code);
+            }
+        }
+        $kind = PersonKind::tryFrom(self::KINDS[strtolower($cell)] ?? '');
+
+        return null === $kind ? null : new KindOfRow($kind, null);
     }
 
     /** @param callable(string, string): void $wrong */

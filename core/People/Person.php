@@ -10,6 +10,7 @@ use MintDoor\Core\Time\Time;
 final readonly class Person
 {
     /**
+     * @param ?string $own           code of the kind of people that the platform has beside the four, if of one
      * @param int $accountClosedFrom the instant from which the account is closed, `Time::FOREVER` for an open one
      */
     public function __construct(
@@ -18,7 +19,14 @@ final readonly class Person
         public string $division,
         public ?int $level = null,
         public int $accountClosedFrom = Time::FOREVER,
+        public ?string $own = null,
     ) {}
+
+    /** @return list<string> codes of the kinds they are of */
+    public function kinds(): array
+    {
+        return [$this->kind->value, ...null === $this->own ? [] : [$this->own]];
+    }
 
     public function accountOpen(int $instant): bool
     {

@@ -8,7 +8,8 @@ namespace MintDoor\Core\Platform;
 final readonly class Difference
 {
     /**
-     * @param 'platform'|'look'|'mail'|'labels'|'division'|'term'|'days-off'|'letterhead'|'registration'|'starter' $of
+     * @param 'platform'|'look'|'mail'|'labels'|'division'|'term'|'days-off'|'letterhead'|'registration'|'starter'
+     *     |'detail'|'details'|'people-kind' $of
      * @param string                      $which  its name; empty for what there is once
      * @param 'made'|'changed'|'gone'     $how
      * @param list<FieldDifference>       $fields of what is changed

@@ -17,6 +17,8 @@ final readonly class Settings
      * @param list<Letterhead> $letterheads
      * @param list<Registration> $registrations
      * @param list<Starter>      $starters
+     * @param list<Detail>       $details of people, in the order in which they are shown
+     * @param list<OwnKind>      $kinds   of people, beside the four
      */
     public function __construct(
         public string $name,
@@ -29,15 +31,33 @@ final readonly class Settings
         public array $registrations = [],
         public array $starters = [],
         public LabelsKept $labels = new LabelsKept(),
+        public array $details = [],
+        public array $kinds = [],
     ) {}
 
     /** The same with other divisions. */
     public function withDivisions(DivisionTree $divisions): self
     {
+        return $this->with($divisions, $this->terms);
+    }
+
+    /**
+     * The same with other terms.
+     *
+     * @param list<Term> $terms
+     */
+    public function withTerms(array $terms): self
+    {
+        return $this->with($this->divisions, $terms);
+    }
+
+    /** @param list<Term> $terms */
+    private function with(DivisionTree $divisions, array $terms): self
+    {
         return new self(
             $this->name,
             $divisions,
-            $this->terms,
+            $terms,
             $this->daysOff,
             $this->look,
             $this->mail,
@@ -45,6 +65,8 @@ final readonly class Settings
             $this->registrations,
             $this->starters,
             $this->labels,
+            $this->details,
+            $this->kinds,
         );
     }
 

@@ -33,6 +33,17 @@ final readonly class SettingsChange
                 array_column($after->registrations, null, 'division'),
             ),
             ...$this->among('starter', self::starters($before), self::starters($after)),
+            ...$this->among(
+                'detail',
+                array_column($before->details, null, 'code'),
+                array_column($after->details, null, 'code'),
+            ),
+            ...self::order($before, $after),
+            ...$this->among(
+                'people-kind',
+                array_column($before->kinds, null, 'code'),
+                array_column($after->kinds, null, 'code'),
+            ),
         ];
     }
 
@@ -50,6 +61,16 @@ final readonly class SettingsChange
         $fields = self::fields($was, $is);
 
         return [] === $fields ? [] : [new Difference($of, $which, 'changed', $fields)];
+    }
+
+    /** @return list<Difference> whether details that stay are shown in another order */
+    private static function order(Settings $before, Settings $after): array
+    {
+        $codes = array_column($after->details, 'code');
+        $were = array_values(array_intersect(array_column($before->details, 'code'), $codes));
+        $are = array_values(array_intersect($codes, $were));
+
+        return $were === $are ? [] : [new Difference('details', '', 'changed')];
     }
 
     /** @return array<string, Letterhead> by code of the division; of everybody by an empty one */
@@ -87,9 +108,9 @@ final readonly class SettingsChange
     }
 
     /**
-     * @param 'division'|'term'|'days-off'|'letterhead'|'registration'|'starter' $of
-     * @param array<string, Division|Term|DaysOff|Letterhead|Registration|Starter> $before
-     * @param array<string, Division|Term|DaysOff|Letterhead|Registration|Starter> $after
+     * @param 'division'|'term'|'days-off'|'letterhead'|'registration'|'starter'|'detail'|'people-kind' $of
+     * @param array<string, Division|Term|DaysOff|Letterhead|Registration|Starter|Detail|OwnKind> $before
+     * @param array<string, Division|Term|DaysOff|Letterhead|Registration|Starter|Detail|OwnKind> $after
      *
      * @return list<Difference>
      */
@@ -111,7 +132,7 @@ final readonly class SettingsChange
     }
 
     /** What people call it; empty for what is written around messages to everybody. */
-    private function name(Division|Term|DaysOff|Letterhead|Registration|Starter $each): string
+    private function name(Division|Term|DaysOff|Letterhead|Registration|Starter|Detail|OwnKind $each): string
     {
         if ($each instanceof Starter) {
             return $each->site;
@@ -144,10 +165,15 @@ final readonly class SettingsChange
 
     private static function said(mixed $value): string
     {
+        if (\is_array($value)) {
+            $words = array_map(self::said(...), $value);
+
+            return implode(', ', array_filter($words, static fn(string $word): bool => '' !== $word));
+        }
+
         return match (true) {
             $value instanceof Levels => implode(', ', $value->names),
             $value instanceof \BackedEnum => (string) $value->value,
-            \is_array($value) => implode(', ', array_filter($value, is_string(...))),
             \is_bool($value) => $value ? 'yes' : 'no',
             \is_scalar($value) => (string) $value,
             default => '',

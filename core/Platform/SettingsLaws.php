@@ -41,8 +41,16 @@ final class SettingsLaws
 
     private const LONGEST_LABEL = 40;
 
-    /** Kinds of people. */
-    private const KINDS = ['learner', 'staff', 'guardian', 'external'];
+    public const MOST_DETAILS = 30;
+
+    public const MOST_CHOICES = 200;
+
+    private const LONGEST_DETAIL = 40;
+
+    public const MOST_KINDS = 30;
+
+    /** Kinds of people that there always are. */
+    public const KINDS = ['learner', 'staff', 'guardian', 'external'];
 
     private const CODE = '/^[a-z][a-z0-9-]{1,31}$/D';
 
@@ -67,6 +75,8 @@ final class SettingsLaws
             ...self::registrations($after),
             ...self::starters($after, $use),
             ...self::labels($after->labels),
+            ...self::details($before, $after, $use),
+            ...self::kinds($before, $after, $use),
         ];
     }
 
@@ -471,11 +481,10 @@ final class SettingsLaws
                 ...'' === $starter->role ? ['role' => 'no-role'] : [],
                 ...'' !== $starter->role && (null === $role || $role->lead) ? ['role' => 'no-such-role'] : [],
                 ...[] === $starter->kinds ? ['kinds' => 'for-nobody'] : [],
-                ...[] !== array_diff($starter->kinds, self::KINDS) ? ['kinds' => 'no-such-people'] : [],
-                ...null !== $role && [] !== array_diff(
-                    $starter->kinds,
-                    $role->for
-                ) ? ['role' => 'role-for-others'] : [],
+                ...[] !== array_diff($starter->kinds, self::allKinds($settings)) ? ['kinds' => 'no-such-people'] : [],
+                ...null !== $role && !self::mayHold($role, $starter->kinds, $settings->kinds)
+                    ? ['role' => 'role-for-others']
+                    : [],
                 ...(null === $starter->lowest) !== (null === $starter->highest) ? ['lowest' => 'half-levels'] : [],
                 ...null !== $starter->lowest && $starter->lowest > ($starter->highest ?? Levels::HIGHEST)
                     ? ['highest' => 'levels-turned']
@@ -522,6 +531,156 @@ final class SettingsLaws
                 $problems[] = new SettingsProblem($at, 'label-signs', ['label' => $name]);
             }
             $seen[$folded] ??= $name;
+        }
+
+        return $problems;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function details(Settings $before, Settings $after, SettingsUse $use): array
+    {
+        $problems =
+            \count($after->details) > self::MOST_DETAILS
+                ? [new SettingsProblem('details', 'too-many', ['most' => self::MOST_DETAILS])]
+                : [];
+        $were = array_column($before->details, null, 'code');
+        $codes = $names = [];
+        foreach ($after->details as $index => $detail) {
+            $at = "details/$index/";
+            $held = $use->details[$detail->code] ?? [];
+            $people = array_sum($held);
+            $folded = Detail::fold($detail->name);
+            $was = $were[$detail->code] ?? $detail;
+            $unseen = array_filter(
+                $detail->changedBy,
+                static fn(DetailReader $each): bool => !$detail->isSeenBy($each),
+            );
+            array_push($problems, ...self::name($detail->name, $at.'name', self::LONGEST_DETAIL));
+            foreach (
+                [
+                    [1 !== preg_match(self::CODE, $detail->code), 'name', 'bad-code', []],
+                    ['' === $folded && '' !== trim($detail->name), 'name', 'no-name', []],
+                    [isset($codes[$detail->code]), 'name', 'taken-detail', ['by' => $detail->name]],
+                    [isset($names[$folded]), 'name', 'taken-detail', ['by' => $names[$folded] ?? '']],
+                    [1 === preg_match(
+                        '/[\p{C},;]/u',
+                        $detail->name
+                    ), 'name', 'label-signs', ['label' => $detail->name]],
+                    [[] !== array_diff($detail->kinds, self::allKinds($after)), 'kinds', 'no-such-people', []],
+                    [[] !== $unseen, 'changedBy', 'changed-unseen', []],
+                    [$was->type !== $detail->type && $people > 0, 'type', 'detail-in-use', ['people' => $people]],
+                ] as [$wrong, $field, $code, $values]
+            ) {
+                $problems = [...$problems, ...$wrong ? [new SettingsProblem($at.$field, $code, $values)] : []];
+            }
+            array_push($problems, ...DetailType::Choice === $detail->type ? self::choices($detail, $at, $held) : []);
+            $codes[$detail->code] = true;
+            $names[$folded] ??= $detail->name;
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param array<string, int> $held people by what is kept
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function choices(Detail $detail, string $at, array $held): array
+    {
+        $at .= 'choices';
+        $problems = match (true) {
+            [] === $detail->choices => [new SettingsProblem($at, 'no-choices')],
+            \count($detail->choices) > self::MOST_CHOICES => [
+                new SettingsProblem($at, 'too-many', ['most' => self::MOST_CHOICES]),
+            ],
+            default => [],
+        };
+        $seen = [];
+        foreach ($detail->choices as $index => $choice) {
+            array_push($problems, ...self::name($choice, "$at/$index", self::LONGEST_DETAIL));
+            $folded = Detail::fold($choice);
+            if ('' === $folded || isset($seen[$folded])) {
+                $problems[] = new SettingsProblem("$at/$index", 'taken-choice', ['by' => $seen[$folded] ?? $choice]);
+            }
+            $seen[$folded] ??= $choice;
+        }
+        foreach ($held as $choice => $people) {
+            if (null === $detail->read((string) $choice)->text) {
+                $problems[] = new SettingsProblem($at, 'choice-in-use', ['label' => $choice, 'people' => $people]);
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<string> codes */
+    private static function allKinds(Settings $settings): array
+    {
+        return [...self::KINDS, ...array_column($settings->kinds, 'code')];
+    }
+
+    /**
+     * @param list<string>  $kinds
+     * @param list<OwnKind> $own
+     */
+    private static function mayHold(RoleKnown $role, array $kinds, array $own): bool
+    {
+        $byCode = array_column($own, null, 'code');
+        foreach ($kinds as $kind) {
+            $one = $byCode[$kind] ?? null;
+            if (!\in_array($one->like ?? $kind, $role->for, true) || false === $one?->mayHold($role->code)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return list<SettingsProblem> */
+    private static function kinds(Settings $before, Settings $settings, SettingsUse $use): array
+    {
+        $problems =
+            \count($settings->kinds) > self::MOST_KINDS
+                ? [new SettingsProblem('kinds', 'too-many', ['most' => self::MOST_KINDS])]
+                : [];
+        $were = array_column($before->kinds, 'like', 'code');
+        $codes = array_fill_keys(self::KINDS, true);
+        $names = [];
+        foreach ($settings->kinds as $index => $kind) {
+            $at = "kinds/$index/";
+            $folded = Detail::fold($kind->name);
+            $people = $use->kinds[$kind->code] ?? 0;
+            $none = array_filter(
+                $kind->roles,
+                static fn(string $role): bool => !isset($use->roles[$role])
+                    || !\in_array($kind->like, $use->roles[$role]->for, true),
+            );
+            array_push($problems, ...self::name($kind->name, $at.'name', self::LONGEST_DETAIL));
+            foreach (
+                [
+                    [1 !== preg_match(self::CODE, $kind->code), 'name', 'bad-code', []],
+                    ['' === $folded && '' !== trim($kind->name), 'name', 'no-name', []],
+                    [isset($codes[$kind->code]), 'name', 'taken-kind', ['by' => $kind->name]],
+                    [isset($names[$folded]), 'name', 'taken-kind', ['by' => $names[$folded] ?? '']],
+                    [1 === preg_match('/[\p{C},;]/u', $kind->name), 'name', 'label-signs', ['label' => $kind->name]],
+                    [!\in_array($kind->like, self::KINDS, true), 'like', 'no-such-people', []],
+                    [[] !== $none, 'roles', 'role-of-others', []],
+                    [
+                        $people > 0 && ($were[$kind->code] ?? $kind->like) !== $kind->like,
+                        'like',
+                        'kind-in-use',
+                        ['people' => $people, 'label' => $kind->name],
+                    ],
+                ] as [$wrong, $field, $code, $values]
+            ) {
+                $problems = [...$problems, ...$wrong ? [new SettingsProblem($at.$field, $code, $values)] : []];
+            }
+            $codes[$kind->code] = true;
+            $names[$folded] ??= $kind->name;
+        }
+        foreach (array_diff_key($use->kinds, $codes) as $code => $people) {
+            $problems[] = new SettingsProblem('kinds', 'kind-in-use', ['people' => $people, 'label' => (string) $code]);
         }
 
         return $problems;

@@ -16,6 +16,8 @@ final readonly class SettingsUse
      *                                               gone, sites taken back, who administers it
      * @param array<string, true>            $codes  short codes of sites, of those that settings speak of
      * @param array<string, RoleKnown>       $roles  by code
+     * @param array<string, array<string, int>> $details people by detail and by what is kept under it
+     * @param array<string, int>             $kinds  people by the code of a kind beside the four
      */
     public function __construct(
         public array $people = [],
@@ -25,5 +27,7 @@ final readonly class SettingsUse
         public array $traces = [],
         public array $codes = [],
         public array $roles = [],
+        public array $details = [],
+        public array $kinds = [],
     ) {}
 }

@@ -38,13 +38,17 @@ final readonly class Starter
         return $division.' '.$site.' '.$role;
     }
 
-    /** Whether somebody belongs there. */
-    public function covers(string $kind, string $division, ?int $level, DivisionTree $tree): bool
+    /**
+     * Whether somebody belongs there.
+     *
+     * @param list<string> $kinds codes of the kinds they are of
+     */
+    public function covers(array $kinds, string $division, ?int $level, DivisionTree $tree): bool
     {
         $fits = null === $this->lowest
             || null === $this->highest
             || (null !== $level && $this->lowest <= $level && $level <= $this->highest);
 
-        return $fits && \in_array($kind, $this->kinds, true) && $tree->within($division, $this->division);
+        return $fits && [] !== array_intersect($kinds, $this->kinds) && $tree->within($division, $this->division);
     }
 }

@@ -7,6 +7,8 @@ namespace MintDoor\Core\Roles;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\OwnKind;
+use MintDoor\Core\Platform\RoleKnown;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Sites\SiteKind;
 
@@ -19,16 +21,22 @@ final readonly class RoleBook
     /** @var array<string, SiteKind> */
     private array $siteKinds;
 
+    /** @var array<string, OwnKind> */
+    private array $ownKinds;
+
     /**
      * @param list<Role>   $roles
      * @param DivisionTree $divisions what holds for one of them holds for those below it
      * @param list<SiteKind> $siteKinds which say of some people what they are offered first
+     * @param list<OwnKind> $ownKinds kinds of people beside the four, who may be kept to some roles
      */
     public function __construct(
         array $roles,
         private DivisionTree $divisions = new DivisionTree([]),
         array $siteKinds = [],
+        array $ownKinds = [],
     ) {
+        $this->ownKinds = array_column($ownKinds, null, 'code');
         $this->siteKinds = array_column($siteKinds, null, 'code');
         usort($roles, static fn(Role $a, Role $b): int => [$b->rank, $a->code] <=> [$a->rank, $b->code]);
         $this->roles = array_column($roles, null, 'code');
@@ -49,6 +57,16 @@ final readonly class RoleBook
     public function find(string $code): ?Role
     {
         return $this->roles[$code] ?? null;
+    }
+
+    /** @return array<string, RoleKnown> what settings need to know of them, by code */
+    public function known(): array
+    {
+        return array_map(static fn(Role $role): RoleKnown => new RoleKnown(
+            $role->code,
+            array_map(static fn(PersonKind $kind): string => $kind->value, $role->for),
+            $role->lead,
+        ), $this->roles);
     }
 
     /** @return list<Role> highest rank first */
@@ -132,6 +150,10 @@ final readonly class RoleBook
         }
         if (!\in_array($person->kind, $role->for, true)) {
             return RoleVerdict::no('wrong-kind', ['kind' => $person->kind->value]);
+        }
+        $own = $this->ownKinds[$person->own ?? ''] ?? null;
+        if (null !== $own && !$own->mayHold($code)) {
+            return RoleVerdict::no('wrong-kind', ['kind' => $person->kind->value, 'own' => $own->name]);
         }
         if (
             PersonKind::Learner === $person->kind

@@ -8,6 +8,7 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\SiteKind;
 use MintDoor\Core\Text\Nicknames;
@@ -41,8 +42,12 @@ final readonly class Rules
         $this->nicknames = implode("\n", array_map(static fn(array $row): string => implode("\t", $row), $nicknames));
     }
 
-    /** The same, where whatever holds for a division holds for those below it that have nothing of their own. */
-    public function over(DivisionTree $tree): self
+    /**
+     * The same, where whatever holds for a division holds for those below it that have nothing of their own.
+     *
+     * @param list<OwnKind> $ownKinds kinds of people beside the four
+     */
+    public function over(DivisionTree $tree, array $ownKinds = []): self
     {
         $outside = [];
         foreach ($tree->all() as $division) {
@@ -59,6 +64,7 @@ final readonly class Rules
                 array_map(static fn(Role $role): Role => $role->over($tree), $this->roles->all()),
                 $tree,
                 $this->siteKinds,
+                $ownKinds,
             ),
             $this->numbers,
             $this->limits,

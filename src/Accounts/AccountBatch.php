@@ -21,7 +21,9 @@ use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\Intake\PersonSeen;
+use MintDoor\People\Details;
 use MintDoor\People\PersonShown;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
@@ -43,6 +45,8 @@ final readonly class AccountBatch
         private PeopleReader $people,
         private Accounts $accounts,
         private Caring $caring,
+        private PlatformSettings $settings,
+        private Details $details,
     ) {}
 
     public function read(AccountBatchRequest $request, Caller $caller): RowsRead
@@ -51,19 +55,35 @@ final readonly class AccountBatch
         if ('' !== $request->division && !isset($divisions[$request->division])) {
             throw Problem::field('/division', 'unknown', 'accounts.no-such-division-any');
         }
+        $kinds = $this->settings->asPut()->kinds;
+        $own = array_column($kinds, null, 'code')[$request->kind] ?? null;
         $reader = new AccountRows(
             $this->roles->rules()->numbers,
             $divisions,
             $request->division,
-            PersonKind::from($request->kind),
+            PersonKind::tryFrom($own->like ?? $request->kind)
+                ?? throw Problem::field('/kind', 'unknown', 'shared.no-such-kind-person'),
             $request->level,
             new LevelNames($this->divisions->tree()),
+            $this->details->offered($caller),
+            $kinds,
+            $own?->code,
         );
         try {
             $drafts = $reader->read($request->text, AccountBatchRequest::MOST_ROWS);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, AccountBatchRequest::MOST_ROWS);
         }
+        $drafts = array_map(
+            fn(AccountDraft $draft): AccountDraft => $this->details->mayWrite(
+                $caller,
+                $draft->details,
+                $draft->division
+            )
+                ? $draft
+                : $draft->wrong('details', 'not-yours'),
+            $drafts,
+        );
         $sound = array_values(array_filter($drafts, static fn(AccountDraft $draft): bool => [] === $draft->problems));
         $asLine = static fn(AccountDraft $draft): PastedLine => new PastedLine(
             $draft->row,
@@ -149,11 +169,13 @@ final readonly class AccountBatch
             family: $draft->family,
             preferred: $draft->preferred,
             kind: $draft->kind->value,
+            ownKind: $draft->ownKind,
             division: $draft->division,
             level: $draft->level,
             number: $draft->number,
             email: $draft->email,
             login: $line->login ?? $draft->login,
+            details: (object) $draft->details,
             verdict: $line->verdict->value,
             reasons: array_map($note, $line->reasons),
             cautions: array_map($note, $line->cautions),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\Levels;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
@@ -23,8 +22,8 @@ final readonly class AccountBatchRequest
         public string $text,
         /** Code, for rows that say none. */
         #[Assert\Length(max: 32)] public string $division = '',
-        /** For rows that say none. */
-        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'shared.no-such-kind-person')]
+        /** For rows that say none: one of the four, or one that the platform has beside them. */
+        #[Assert\Regex('/^[a-z0-9-]{1,32}$/D', message: 'shared.no-such-kind-person')]
         public string $kind = 'learner',
         #[Assert\Range(
             notInRangeMessage: 'shared.levels-go-1-40',
@@ -49,10 +48,4 @@ final readonly class AccountBatchRequest
         /** Words for those who are told of their account; null tells nobody. */
         #[Assert\Length(max: 2_000, maxMessage: 'shared.shorten-words-2-000')] public ?string $tell = null,
     ) {}
-
-    /** @return list<string> */
-    public static function kinds(): array
-    {
-        return array_map(static fn(PersonKind $kind): string => $kind->value, PersonKind::cases());
-    }
 }

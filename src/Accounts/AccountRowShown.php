@@ -14,6 +14,7 @@ final readonly class AccountRowShown
      * @param string                                         $text       as it was written
      * @param list<array{code: string, values: \stdClass}>   $reasons
      * @param list<array{code: string, values: \stdClass}>   $cautions
+     * @param \stdClass                                      $details    as they would be kept, by code
      * @param ?PersonShown                                   $known      whom of the directory it is for
      * @param list<PersonShown>                              $candidates whom it may be for
      */
@@ -24,11 +25,13 @@ final readonly class AccountRowShown
         public string $family,
         public ?string $preferred,
         public string $kind,
+        public ?string $ownKind,
         public string $division,
         public ?int $level,
         public ?string $number,
         public ?string $email,
         public ?string $login,
+        public \stdClass $details,
         public string $verdict,
         public array $reasons,
         public array $cautions,

@@ -15,6 +15,7 @@ use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\People\Details;
 use MintDoor\People\Facts;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\FindableNames;
@@ -62,6 +63,7 @@ final readonly class AccountRunner
         private History $history,
         private AccountNotifier $notifier,
         private Locks $locks,
+        private Details $details,
     ) {}
 
     #[AsMessageHandler]
@@ -229,9 +231,11 @@ final readonly class AccountRunner
                         $draft->level,
                         $draft->number,
                         $draft->email,
+                        $draft->ownKind,
                     ),
                     $outcome->login,
                 );
+                $writer->details($outcome->person, $this->details->values($draft->details));
             }
             $writer->account($outcome->person, (string) $outcome->login, $now);
             $happenings[] = new Happening('account-made', ['changeList' => $list->id], $outcome->person);

@@ -37,6 +37,9 @@ final readonly class KeptRow
             $text('number'),
             $text('email'),
             $text('login'),
+            [],
+            $text('ownKind'),
+            array_filter((array) ($said['details'] ?? []), is_string(...)),
         );
 
         return new self($draft, $text('known'));
@@ -59,6 +62,8 @@ final readonly class KeptRow
                 'email' => $draft->email,
                 'text' => $draft->text,
                 'login' => $draft->login,
+                'ownKind' => $draft->ownKind,
+                'details' => $draft->details,
                 'known' => $this->known,
             ],
             \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,

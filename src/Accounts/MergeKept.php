@@ -18,6 +18,7 @@ final readonly class MergeKept
      * @param list<string> $labels    ids of those who stays got from the other
      * @param int          $version   of who stays, afterwards
      * @param ?int         $closedFrom when the account of who goes closed before; null where they had none
+     * @param list<string> $details   codes of those who stays got from the other
      */
     public function __construct(
         public string $stays,
@@ -28,6 +29,7 @@ final readonly class MergeKept
         public array $labels,
         public int $version,
         public ?int $closedFrom,
+        public array $details = [],
     ) {}
 
     /** @param array<string, mixed> $data as `json()` */
@@ -42,6 +44,7 @@ final readonly class MergeKept
             array_values(array_filter((array) ($data['labels'] ?? []), is_string(...))),
             \is_int($data['version'] ?? null) ? $data['version'] : 0,
             \is_int($data['closedFrom'] ?? null) ? $data['closedFrom'] : null,
+            array_values(array_filter((array) ($data['details'] ?? []), is_string(...))),
         );
     }
 

@@ -29,6 +29,7 @@ use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\AccountRecords;
 use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\People;
+use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Roster\Repository\Enrollments;
@@ -56,6 +57,7 @@ final readonly class Merges
         private Enrollments $enrollments,
         private Standings $standings,
         private Labels $labels,
+        private PersonDetails $details,
         private HeldAbout $held,
         private AppliedLines $applied,
         private Transaction $transaction,
@@ -187,6 +189,7 @@ final readonly class Merges
         $this->facts->write($kept->stays, $kept->before);
         $this->facts->write($kept->goes, $kept->other);
         $this->labels->take($kept->stays, $kept->labels);
+        $this->details->take($kept->stays, $kept->details);
     }
 
     /** @return list<string> ids of both */
@@ -277,6 +280,9 @@ final readonly class Merges
                     ? $theirs[$field] ?? $own[$field]
                     : $own[$field] ?? $theirs[$field];
         }
+        // A kind of the platform's own is like one of the four, and so only for people of that one.
+        $alike = $stays->string('person_kind') === $goes->string('person_kind');
+        $kept['ownKind'] = $own['ownKind'] ?? ($alike ? $theirs['ownKind'] : null);
         if (null === $kept['former']) {
             $other = $kept['family'] === $own['family'] ? $theirs['family'] : $own['family'];
             $kept['former'] = $other === $kept['family'] ? null : $other;
@@ -305,6 +311,7 @@ final readonly class Merges
             array_values($labels),
             $stays->int('version') + 1,
             null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
+            $this->details->lend($request->goes, $request->stays),
         );
         $changeList = $this->carryOut(
             'merge',

@@ -71,7 +71,7 @@ final readonly class OwnAccounts
      */
     public function open(Person $person, ?string $hash): void
     {
-        $facts = Facts::ofPerson($person);
+        $facts = Facts::of($person);
         $login = $this->login(PersonKind::from($person->kind), $person->division->code, $facts);
         $people = $this->names->writer();
         $people->account($person->id, $login, $this->clock->instant(), $hash);

@@ -6,6 +6,7 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Luhn;
+use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
@@ -38,6 +39,9 @@ final class DemoPlatform
 
     /** @var list<string> */
     private array $staff = [];
+
+    /** @var non-empty-list<?string> kinds that externals are of by turns */
+    private array $externals = [null];
 
     /** @var array<string, true> */
     private array $logins = [];
@@ -255,6 +259,13 @@ final class DemoPlatform
         }
         $this->platform->rules($demo->rules);
         $this->platform->settings($demo->settings);
+        $this->externals = [
+            ...array_column(
+                array_filter($demo->settings->kinds, static fn(OwnKind $kind): bool => 'external' === $kind->like),
+                'code',
+            ),
+            null,
+        ];
         $this->platform->firstStepsDone();
         foreach ($demo->settings->terms as $term) {
             $season = (string) strtok($term->code, '-');
@@ -353,6 +364,7 @@ final class DemoPlatform
                 null,
                 $this->login($given, $family).'@example.com',
                 passwordHash: 'none',
+                ownKind: 'external' === $kind ? $this->externals[$n % \count($this->externals)] : null,
             );
         }
     }

@@ -54,10 +54,7 @@ final readonly class DemoSettings
             );
         }, $settings->terms);
 
-        return new self(
-            new Settings($settings->name, $settings->divisions, $terms, $settings->daysOff),
-            $this->rules,
-        );
+        return new self($settings->withTerms($terms), $this->rules);
     }
 
     private static function instant(string $day): int

@@ -79,6 +79,8 @@ final class PlatformBuilder
 
     private RoleBook $roles;
 
+    private ?DemoDetails $details = null;
+
     /** @var array<string, FoundBy> person id => how lists sort them, and the words they are found by */
     private array $names = [];
 
@@ -182,6 +184,7 @@ final class PlatformBuilder
     /** The first version of settings, whose divisions and terms are made besides. */
     public function settings(Settings $settings): void
     {
+        $this->details = [] === $settings->details ? null : new DemoDetails($settings->details, $this->now);
         $this->rows->add('settings_version', [
             'version' => 1,
             'made_at' => Instant::toSql($this->now),
@@ -219,13 +222,14 @@ final class PlatformBuilder
         ?string $passwordHash = null,
         bool $platformAdministrator = false,
         int $accountClosedFrom = Time::FOREVER,
+        ?string $ownKind = null,
     ): string {
         $id = $this->id();
         $this->names[$id] = $this->people->add(
             $id,
             $kind,
             $division,
-            new Facts($given, $family, $preferred, $former, $level, $number, $email),
+            new Facts($given, $family, $preferred, $former, $level, $number, $email, $ownKind),
             $login,
         );
         if ('none' !== $passwordHash && null !== $login) {
@@ -237,6 +241,10 @@ final class PlatformBuilder
                 $accountClosedFrom,
                 $platformAdministrator,
             );
+        }
+
+        if (null !== $this->details) {
+            $this->people->details($id, $this->details->of($id, $kind));
         }
 
         return $id;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use MintDoor\People\PersonLabelled;
+use MintDoor\People\PersonDetailed;
 
 /** A page of the directory: the answer of `directory`. */
 final readonly class DirectoryAnswer
 {
     /**
-     * @param list<PersonLabelled> $items
+     * @param list<PersonDetailed> $items
      * @param int                  $total      how many fit, as far as they were counted
      * @param bool                 $moreThanThat whether more fit than were counted
      * @param ?string              $next       cursor of the next page

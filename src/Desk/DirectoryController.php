@@ -8,11 +8,13 @@ use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Desk\Repository\DirectoryList;
+use MintDoor\People\Details;
 use MintDoor\People\DirectoryFilter;
-use MintDoor\People\PersonLabelled;
+use MintDoor\People\PersonDetailed;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;
+use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
@@ -39,25 +41,38 @@ final readonly class DirectoryController
         private Labels $labels,
         private Gate $gate,
         private Caring $caring,
+        private Details $details,
+        private PersonDetails $kept,
     ) {}
 
     #[Route('/directory', name: 'directory', methods: ['GET'])]
     public function list(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
     {
         $reach = $this->reach($filter, $caller);
-        $page = $this->list->page($filter, $reach, $this->clock->instant());
+        $page = $this->list->page(
+            $filter,
+            $reach,
+            $this->details->narrowing($filter->details, $caller, $reach),
+            $this->clock->instant(),
+        );
         $whole = $this->caring->known($page->rows, $caller);
-        $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
+        $people = array_map(strval(...), array_keys($whole));
+        $labels = $this->labels->ofPeople($people);
+        $kept = [] === $this->details->offered($caller) ? [] : $this->kept->ofPeople($people);
 
         return new Answer(
             new DirectoryAnswer(
                 array_map(
-                    static fn(Row $row): PersonLabelled => new PersonLabelled(
+                    fn(Row $row): PersonDetailed => new PersonDetailed(
                         PersonRow::shown(
                             $row,
                             isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
                         ),
                         $labels[$row->id('person_id')] ?? [],
+                        (object) Details::shown(
+                            $this->details->seen($caller, $row->string('person_division')),
+                            $kept[$row->id('person_id')] ?? [],
+                        ),
                     ),
                     $page->rows,
                 ),
@@ -73,7 +88,8 @@ final readonly class DirectoryController
     public function ids(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
     {
         $reach = $this->reach($filter, $caller);
-        $ids = $this->list->ids($filter, $reach, $this->clock->instant(), self::MOST_IDS + 1);
+        $details = $this->details->narrowing($filter->details, $caller, $reach);
+        $ids = $this->list->ids($filter, $reach, $details, $this->clock->instant(), self::MOST_IDS + 1);
         if (\count($ids) > self::MOST_IDS) {
             throw Problem::field('/q', 'too-many', Said::with('desk.more-than', n: self::MOST_IDS));
         }

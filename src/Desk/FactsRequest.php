@@ -26,5 +26,7 @@ final readonly class FactsRequest
         )] public ?int $level = null,
         #[Assert\Length(max: 40, maxMessage: 'desk.shorten-number-40-characters')] public ?string $number = null,
         #[Assert\Length(max: 190, maxMessage: 'desk.shorten-address-190-characters')] public ?string $email = null,
+        #[Assert\Regex('/^[a-z0-9-]{1,32}$/D', message: 'shared.no-such-kind-person')]
+        public ?string $ownKind = null,
     ) {}
 }

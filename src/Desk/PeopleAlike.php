@@ -15,11 +15,12 @@ final readonly class PeopleAlike
         public string $division,
         public ?int $level,
         public int $people,
+        public ?string $ownKind = null,
     ) {}
 
     public function fit(DirectoryFilter $filter): bool
     {
-        return \in_array($filter->kind, ['', $this->kind], true)
+        return \in_array($filter->kind, ['', $this->kind, $this->ownKind], true)
             && \in_array($filter->division, ['', $this->division], true)
             && ('' === $filter->level || (int) $filter->level === $this->level);
     }

@@ -19,6 +19,7 @@ use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Desk\Repository\PersonGrants;
+use MintDoor\People\Details;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Labels;
 use MintDoor\Roles\Roles;
@@ -47,6 +48,7 @@ final readonly class PersonCard
         private FixPlanner $fixPlanner,
         private WorkMeter $meter,
         private Labels $labels,
+        private Details $details,
         private RosterQuery $roster,
     ) {}
 
@@ -82,6 +84,7 @@ final readonly class PersonCard
                 : null,
             work: $this->work($access, $person, $segment, $record->lastSeenAt),
             labels: PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
+            details: PersonVisibility::Full === $visibility ? $this->details->of($row, $access->caller, false) : [],
             version: $record->version,
             band: ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             reason: $staff

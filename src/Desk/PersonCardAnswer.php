@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Changes\LineAnswer;
+use MintDoor\People\DetailShown;
 use MintDoor\People\PersonShown;
 use MintDoor\Roster\ReasonShown;
 use MintDoor\Roster\RoleOption;
@@ -19,6 +20,7 @@ final readonly class PersonCardAnswer
      * @param ?string                                   $lastSeen instant
      * @param ?array{done: int, of: int, mean: ?int}    $work     pieces, and the mean of the marks, 0 to 100
      * @param list<string>                              $labels
+     * @param list<DetailShown>                         $details  that the caller sees
      * @param ?string                                   $band     the rules of the role that hold for this person
      * @param list<WayIn>                               $grants
      * @param list<OverrideShown>                       $overrides
@@ -35,6 +37,7 @@ final readonly class PersonCardAnswer
         public ?string $lastSeen,
         public ?array $work,
         public array $labels,
+        public array $details,
         public int $version,
         public ?string $band,
         public ReasonShown $reason,

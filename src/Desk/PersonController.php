@@ -21,6 +21,7 @@ use MintDoor\People\PersonFacts;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
 use MintDoor\People\Repository\PersonNotes;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\PersonGate;
@@ -54,6 +55,7 @@ final readonly class PersonController
         'preferred' => 'preferred name',
         'former' => 'former name',
         'email' => 'e-mail address',
+        'ownKind' => 'kind of person',
     ];
 
     public function __construct(
@@ -74,6 +76,7 @@ final readonly class PersonController
         private Transaction $transaction,
         private PlatformClock $clock,
         private History $history,
+        private PlatformSettings $settings,
     ) {}
 
     #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
@@ -303,6 +306,10 @@ final readonly class PersonController
                 'desk.somebody-address-already-two',
             );
         }
+        $own = array_column($this->settings->asPut()->kinds, null, 'code')[$body->ownKind ?? ''] ?? null;
+        if (null !== $body->ownKind && $own?->like !== $kind->value) {
+            $errors->add('ownKind', 'unknown', 'shared.no-such-kind-person');
+        }
         $errors->check();
 
         return new Facts(
@@ -313,6 +320,7 @@ final readonly class PersonController
             $body->level,
             $number,
             $email,
+            $own?->code,
         );
     }
 

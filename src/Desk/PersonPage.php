@@ -10,6 +10,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
+use MintDoor\People\Details;
 use MintDoor\People\Entity\PersonNote;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Labels;
@@ -43,6 +44,7 @@ final readonly class PersonPage
         private Caring $caring,
         private PersonNotes $notes,
         private Labels $labels,
+        private Details $details,
         private Roles $roles,
         private ReasonJson $reasons,
         private PlatformClock $clock,
@@ -71,6 +73,9 @@ final readonly class PersonPage
             gone: $row->stringOrNull('gone'),
             into: $row->idOrNull('gone_into'),
             labels: $this->labels->ofPeople([$personId])[$personId] ?? [],
+            details: null === $row->stringOrNull('gone')
+                ? $this->details->of($row, $caller, $verdict->allowed())
+                : [],
             account: $seesAccount ? $this->account($row, $person, $now) : null,
             looksAfter: $verdict->allowed(),
             refusal: $verdict->refusal,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\People\DetailShown;
 use MintDoor\People\PersonShown;
 use MintDoor\Shared\Somebody;
 
@@ -14,6 +15,7 @@ final readonly class PersonPageAnswer
      * @param ?string            $gone       why they are in the directory no more
      * @param ?string            $into       id of whom they were merged into
      * @param list<string>       $labels
+     * @param list<DetailShown>  $details    that the caller sees
      * @param bool               $looksAfter whether the caller may look after their account
      * @param ?string            $refusal    code of why not
      * @param ?string            $careFrom   instant from which on the caller may
@@ -28,6 +30,7 @@ final readonly class PersonPageAnswer
         public ?string $gone,
         public ?string $into,
         public array $labels,
+        public array $details,
         public ?AccountShown $account,
         public bool $looksAfter,
         public ?string $refusal,

@@ -16,6 +16,8 @@ final readonly class PlatformAnswer
      * @param int             $highestLevel that anybody has, or any site is for
      * @param list<SiteKindShown> $siteKinds
      * @param list<RoleShown> $roles
+     * @param list<OwnKindShown> $kinds   of people, beside the four
+     * @param list<DetailOffered> $details of people, that the caller may see of some
      * @param list<string>    $mayMakeIn    codes of the divisions in which the caller may make sites, the likely ones
      *                                      first
      */
@@ -27,5 +29,7 @@ final readonly class PlatformAnswer
         public array $siteKinds,
         public array $roles,
         public array $mayMakeIn,
+        public array $kinds,
+        public array $details,
     ) {}
 }

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\Platform\Detail;
+use MintDoor\Core\Platform\DetailType;
 use MintDoor\Core\Platform\Division;
+use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Sites\SiteKind;
+use MintDoor\People\Details;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\People;
 use MintDoor\Platform\Entity\Term;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Platform\Repository\Terms;
 use MintDoor\Platform\TermShown;
@@ -35,6 +40,8 @@ final readonly class PlatformController
         private Roles $roles,
         private Directory $directory,
         private PlatformClock $clock,
+        private PlatformSettings $settings,
+        private Details $details,
     ) {}
 
     #[Route('/platform', name: 'platform', methods: ['GET'])]
@@ -81,6 +88,19 @@ final readonly class PlatformController
                 ),
                 roles: array_map(self::role(...), $this->roles->book()->all()),
                 mayMakeIn: $this->mayMakeIn($caller, array_column($divisions, 'code')),
+                kinds: array_map(
+                    static fn(OwnKind $kind): OwnKindShown => new OwnKindShown($kind->code, $kind->name, $kind->like),
+                    $this->settings->asPut()->kinds,
+                ),
+                details: array_map(
+                    static fn(Detail $detail): DetailOffered => new DetailOffered(
+                        $detail->code,
+                        $detail->name,
+                        $detail->type->value,
+                        DetailType::Choice === $detail->type ? $detail->choices : [],
+                    ),
+                    $this->details->offered($caller),
+                ),
             ),
         );
     }

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\DivisionTree;
-use MintDoor\Core\Platform\RoleKnown;
 use MintDoor\Core\Platform\Settings;
 use MintDoor\Core\Platform\SettingsChange;
 use MintDoor\Core\Platform\SettingsLaws;
@@ -76,7 +74,7 @@ final readonly class SettingsHandler
         $before = $this->settings->read();
         $use = $this->inUse->now(
             array_column($after->starters, 'site'),
-            self::known($roles ?? $this->roles->book()),
+            ($roles ?? $this->roles->book())->known(),
         );
 
         return new SettingsPreview(
@@ -141,18 +139,6 @@ final readonly class SettingsHandler
         );
 
         return $preview->inForce($made);
-    }
-
-    /** @return array<string, RoleKnown> by code */
-    private static function known(RoleBook $roles): array
-    {
-        $known = [];
-        foreach ($roles->all() as $role) {
-            $for = array_map(static fn(PersonKind $kind): string => $kind->value, $role->for);
-            $known[$role->code] = new RoleKnown($role->code, $for, $role->lead);
-        }
-
-        return $known;
     }
 
     /** @return list<ReachMoved> by name */

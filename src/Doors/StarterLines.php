@@ -97,7 +97,7 @@ final readonly class StarterLines
         $person = PersonRow::person($row);
 
         return null === $row->stringOrNull('gone')
-            && $starter->covers($person->kind->value, $person->division, $person->level, $tree);
+            && $starter->covers($person->kinds(), $person->division, $person->level, $tree);
     }
 
     /**

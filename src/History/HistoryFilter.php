@@ -72,6 +72,7 @@ final readonly class HistoryFilter
             'password-link',
             'password-wanted',
             'person-changed',
+            'details-changed',
             'person-erased',
             'person-exported',
             'rules-changed',

@@ -18,6 +18,8 @@ final readonly class Facts
         public ?int $level = null,
         public ?string $number = null,
         public ?string $email = null,
+        /** Code of the kind of people that the platform has beside the four. */
+        public ?string $ownKind = null,
     ) {}
 
     public static function of(Person $person): self
@@ -30,19 +32,7 @@ final readonly class Facts
             $person->level,
             $person->number,
             $person->email,
-        );
-    }
-
-    public static function ofPerson(Person $person): self
-    {
-        return new self(
-            $person->givenName,
-            $person->familyName,
-            $person->preferredName,
-            $person->formerName,
-            $person->level,
-            $person->number,
-            $person->email,
+            $person->ownKind,
         );
     }
 
@@ -56,6 +46,7 @@ final readonly class Facts
             $row->intOrNull('level'),
             $row->stringOrNull('number'),
             $row->stringOrNull('email'),
+            $row->stringOrNull('own_kind'),
         );
     }
 
@@ -72,6 +63,7 @@ final readonly class Facts
             \is_int($kept['level'] ?? null) ? $kept['level'] : null,
             $text('number'),
             $text('email'),
+            $text('ownKind'),
         );
     }
 
@@ -79,7 +71,7 @@ final readonly class Facts
      * As they are kept, to be put back, and as the contract has them.
      *
      * @return array{given: string, family: string, preferred: ?string, former: ?string, level: ?int, number: ?string,
-     *     email: ?string}
+     *     email: ?string, ownKind: ?string}
      */
     public function kept(): array
     {
@@ -91,16 +83,24 @@ final readonly class Facts
             'level' => $this->level,
             'number' => $this->number,
             'email' => $this->email,
+            'ownKind' => $this->ownKind,
         ];
     }
 
     /** Without what only one person can have. */
     public function withoutNumberAndAddress(): self
     {
-        return new self($this->given, $this->family, $this->preferred, $this->former, $this->level);
+        return new self(
+            $this->given,
+            $this->family,
+            $this->preferred,
+            $this->former,
+            $this->level,
+            ownKind: $this->ownKind,
+        );
     }
 
-    /** @return list<'given'|'family'|'preferred'|'former'|'level'|'number'|'email'> what differs */
+    /** @return list<'given'|'family'|'preferred'|'former'|'level'|'number'|'email'|'ownKind'> what differs */
     public function changes(self $other): array
     {
         $theirs = $other->kept();

@@ -19,7 +19,7 @@ final class PersonRow
     public const TABLES = 'person p JOIN division pd ON pd.id = p.division_id '
         .'LEFT JOIN account a ON a.person_id = p.id';
 
-    public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.level, p.given_name, p.family_name,
+    public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.own_kind, p.level, p.given_name, p.family_name,
         p.preferred_name, p.former_name, p.number, p.email, p.sort_name, p.division_id AS person_division_id,
         pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from,
         COALESCE(a.language, pd.language) AS person_language, COALESCE(a.time_zone, pd.time_zone) AS person_zone';
@@ -40,6 +40,7 @@ final class PersonRow
             $row->string('person_division'),
             $row->intOrNull('level'),
             $row->instantOrNull('closed_from') ?? Time::FOREVER,
+            $row->stringOrNull('own_kind'),
         );
     }
 
@@ -52,6 +53,7 @@ final class PersonRow
             $caller->division,
             $caller->level,
             $caller->accountClosedFrom,
+            $caller->ownKind,
         );
     }
 
@@ -109,6 +111,7 @@ final class PersonRow
             $row->stringOrNull('preferred_name'),
             $full ? $row->stringOrNull('former_name') : null,
             $row->string('person_kind'),
+            $row->stringOrNull('own_kind'),
             $row->intOrNull('level'),
             new Named($row->string('person_division'), $row->string('person_division_name')),
             match (true) {

@@ -16,6 +16,8 @@ final readonly class PersonShown
         public ?string $preferred,
         public ?string $former,
         public string $kind,
+        /** Code of the kind that the platform has beside the four. */
+        public ?string $ownKind,
         public ?int $level,
         public Named $division,
         public ?string $number,

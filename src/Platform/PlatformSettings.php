@@ -70,6 +70,8 @@ final class PlatformSettings implements ResetInterface
             $kept->registrations,
             $kept->starters,
             $kept->labels,
+            $kept->details,
+            $kept->kinds,
         );
     }
 
@@ -80,6 +82,12 @@ final class PlatformSettings implements ResetInterface
     public function asPut(): Settings
     {
         return $this->asPut ??= SettingsCodec::read($this->versions->last()->settings ?? []);
+    }
+
+    /** The settings of one version, which never become others; empty ones for a version that is not there. */
+    public function of(int $version): Settings
+    {
+        return SettingsCodec::read($this->versions->find($version)->settings ?? []);
     }
 
     /** @return \Closure(string): bool whether a day, as year-month-day, is off in a division */

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Platform;
 
 use MintDoor\Core\Platform\DaysOff;
+use MintDoor\Core\Platform\Detail;
+use MintDoor\Core\Platform\DetailReader;
+use MintDoor\Core\Platform\DetailType;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Platform\LabelsKept;
@@ -14,6 +17,7 @@ use MintDoor\Core\Platform\Look;
 use MintDoor\Core\Platform\MailCarrier;
 use MintDoor\Core\Platform\MailSecurity;
 use MintDoor\Core\Platform\MailServer;
+use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Platform\Registration;
 use MintDoor\Core\Platform\RegistrationFor;
 use MintDoor\Core\Platform\Settings;
@@ -37,6 +41,8 @@ final class SettingsCodec
      *     registrations: list<array<string, mixed>>,
      *     starters: list<array<string, mixed>>,
      *     labels: array{free: bool, names: list<string>},
+     *     details: list<array<string, mixed>>,
+     *     kinds: list<array<string, mixed>>,
      * } schema `Settings`
      */
     public static function write(Settings $settings): array
@@ -62,6 +68,8 @@ final class SettingsCodec
             ),
             'starters' => array_map(get_object_vars(...), $settings->starters),
             'labels' => ['free' => $settings->labels->free, 'names' => $settings->labels->names],
+            'details' => array_map(self::writeDetail(...), $settings->details),
+            'kinds' => array_map(get_object_vars(...), $settings->kinds),
         ];
     }
 
@@ -96,6 +104,16 @@ final class SettingsCodec
             array_map(self::readRegistration(...), self::rows($data['registrations'] ?? [])),
             array_map(self::readStarter(...), self::rows($data['starters'] ?? [])),
             self::readLabels((array) ($data['labels'] ?? [])),
+            array_map(self::readDetail(...), self::rows($data['details'] ?? [])),
+            array_map(
+                static fn(array $row): OwnKind => new OwnKind(
+                    self::string($row['code'] ?? ''),
+                    self::string($row['name'] ?? ''),
+                    self::string($row['like'] ?? ''),
+                    self::strings($row['roles'] ?? []),
+                ),
+                self::rows($data['kinds'] ?? []),
+            ),
         );
     }
 
@@ -176,7 +194,7 @@ final class SettingsCodec
         return new Registration(
             self::string($row['division'] ?? ''),
             RegistrationFor::tryFrom(self::string($row['for'] ?? '')) ?? RegistrationFor::Nobody,
-            array_values(array_map(self::string(...), (array) ($row['domains'] ?? []))),
+            self::strings($row['domains'] ?? []),
             false !== ($row['approved'] ?? true),
             array_values(array_intersect($asks, Registration::ASKS)),
         );
@@ -187,8 +205,45 @@ final class SettingsCodec
     {
         return new LabelsKept(
             false !== ($data['free'] ?? true),
-            array_values(array_map(self::string(...), (array) ($data['names'] ?? []))),
+            self::strings($data['names'] ?? []),
         );
+    }
+
+    /** @return array<string, mixed> schema `DetailSettings` */
+    private static function writeDetail(Detail $detail): array
+    {
+        $codes = static fn(array $readers): array => array_column($readers, 'value');
+
+        return [
+            ...get_object_vars($detail),
+            'type' => $detail->type->value,
+            'seenBy' => $codes($detail->seenBy),
+            'changedBy' => $codes($detail->changedBy),
+        ];
+    }
+
+    /** @param array<array-key, mixed> $row */
+    private static function readDetail(array $row): Detail
+    {
+        $readers = static fn(mixed $codes): array => array_values(
+            array_filter(array_map(DetailReader::tryFrom(...), self::strings($codes))),
+        );
+
+        return new Detail(
+            self::string($row['code'] ?? ''),
+            self::string($row['name'] ?? ''),
+            DetailType::tryFrom(self::string($row['type'] ?? '')) ?? DetailType::Text,
+            self::strings($row['choices'] ?? []),
+            self::strings($row['kinds'] ?? []),
+            $readers($row['seenBy'] ?? []),
+            $readers($row['changedBy'] ?? []),
+        );
+    }
+
+    /** @return list<string> */
+    private static function strings(mixed $values): array
+    {
+        return array_values(array_map(self::string(...), (array) $values));
     }
 
     /** @param array<array-key, mixed> $row */
@@ -200,7 +255,7 @@ final class SettingsCodec
             self::string($row['division'] ?? ''),
             self::string($row['site'] ?? ''),
             self::string($row['role'] ?? ''),
-            array_values(array_map(self::string(...), (array) ($row['kinds'] ?? []))),
+            self::strings($row['kinds'] ?? []),
             $level($row['lowest'] ?? null),
             $level($row['highest'] ?? null),
         );

@@ -10,6 +10,7 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\People\PersonRow;
 use MintDoor\People\RolesThatLetIn;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Shared\Caller;
@@ -31,7 +32,11 @@ final class Roles implements ResetInterface, RolesThatLetIn
     /** Under which name a machine remembers the version that holds, where that is known before it is read. */
     private ?string $key = null;
 
-    public function __construct(private readonly RuleBooks $books, private readonly Divisions $divisions) {}
+    public function __construct(
+        private readonly RuleBooks $books,
+        private readonly Divisions $divisions,
+        private readonly PlatformSettings $platform,
+    ) {}
 
     public function book(): RoleBook
     {
@@ -103,7 +108,10 @@ final class Roles implements ResetInterface, RolesThatLetIn
             return $kept;
         }
         $book = $this->books->find($this->version);
-        $rules = RulesCodec::read($book->settings ?? [])->over($this->divisions->tree());
+        $rules = RulesCodec::read($book->settings ?? [])->over(
+            $this->divisions->tree(),
+            $this->platform->of($this->settings)->kinds,
+        );
         if (null !== $this->key) {
             apcu_store($this->key, $rules, 3_600);
         }

@@ -19,7 +19,7 @@ final class OptionsForAlike
     public function of(Person $person): array
     {
         $key = implode(' ', [
-            $person->kind->value,
+            implode('/', $person->kinds()),
             $person->division,
             $person->level,
             $person->id === $this->access->caller->id ? 'themselves' : '',

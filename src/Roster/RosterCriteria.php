@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
+use MintDoor\People\DetailNarrowing;
+
 /** Which rows of a roster are wanted, as far as whoever asks may ask for it. Null and empty ask for nothing. */
 final readonly class RosterCriteria
 {
@@ -18,6 +20,7 @@ final readonly class RosterCriteria
      * @param ?int                   $since     who came then or later
      * @param list<string>           $tokens    folded words of what was typed
      * @param bool                   $byTerms   whether numbers and logins are among what they are found by
+     * @param ?list<DetailNarrowing> $details   null for what nobody has
      * @param list<string>           $divisions codes of those whose people's numbers may be known
      */
     public function __construct(
@@ -37,5 +40,6 @@ final readonly class RosterCriteria
         public array $tokens = [],
         public bool $byTerms = false,
         public array $divisions = [],
+        public ?array $details = [],
     ) {}
 }

@@ -44,6 +44,8 @@ final readonly class RosterFilter
         /** Days within which they came. */
         #[Assert\Range(notInRangeMessage: 'roster.choose-1-999-days', min: 1, max: 999)] public ?int $joined = null,
         #[Assert\Length(max: Labels::LONGEST, maxMessage: 'roster.no-label-long')] public ?string $label = null,
+        /** Of which details: "instrument=viola&mark=10..15" (`DetailWanted::all()`). */
+        #[Assert\Length(max: 400, maxMessage: 'people.details-too-long')] public ?string $details = null,
         /** A day at whose end the roster is looked at, past or to come; null for now. */
         #[Assert\Date(message: 'roster.write-day-year-month')] public ?string $asOf = null,
         public bool $unlisted = false,
@@ -71,6 +73,7 @@ final readonly class RosterFilter
                         $this->ends,
                         $this->joined,
                         $this->label,
+                        $this->details,
                     ],
                     static fn(mixed $value): bool => null !== $value,
                 );

@@ -12,9 +12,11 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
+use MintDoor\People\Details;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;
+use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
@@ -48,6 +50,8 @@ final readonly class RosterQuery
         private Labels $labels,
         private Caring $caring,
         private Directory $directory,
+        private Details $details,
+        private PersonDetails $kept,
     ) {}
 
     /**
@@ -151,6 +155,9 @@ final readonly class RosterQuery
             )
             : [];
         $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
+        $details = [] === $this->details->offered($access->caller)
+            ? []
+            : $this->kept->ofPeople(array_map(strval(...), array_keys($whole)));
         $of = $active ? \count($this->meter->items($access->site->id)) : 0;
         $asked = $this->asked($access, $rows, $instant);
         $items = $known = [];
@@ -178,11 +185,24 @@ final readonly class RosterQuery
                     ]
                     : null,
                 $labels[$id] ?? [],
+                (object) $this->detailsOf($details[$id] ?? [], $access, $row),
                 $row->int('version'),
             );
         }
 
         return $items;
+    }
+
+    /**
+     * @param array<string, string> $kept by code
+     *
+     * @return array<string, string>
+     */
+    private function detailsOf(array $kept, SiteAccess $access, Row $row): array
+    {
+        return [] === $kept
+            ? []
+            : Details::shown($this->details->seen($access->caller, $row->string('person_division')), $kept);
     }
 
     /**
@@ -251,6 +271,13 @@ final readonly class RosterQuery
             tokens: $tokens,
             byTerms: $full,
             divisions: $full && $byNumber ? $this->known($access) : [],
+            details: $full && null !== $filter->details
+                ? $this->details->narrowing(
+                    $filter->details,
+                    $access->caller,
+                    $this->directory->reachOf($access->caller),
+                )
+                : [],
         );
     }
 

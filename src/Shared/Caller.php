@@ -34,6 +34,8 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         public readonly ?string $language = null,
         public readonly ?string $timeZone = null,
         private array $numbersOf = [],
+        /** The kind of people that the platform has beside the four, by code. */
+        public readonly ?string $ownKind = null,
     ) {}
 
     /** Whoever is not signed in and makes an account; they have nothing yet. */
@@ -128,6 +130,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         $this->cardUntil = null;
         $this->language = $this->timeZone = null;
         $this->numbersOf = [];
+        $this->ownKind = null;
     }
 
     private function fingerprint(): string

@@ -102,6 +102,7 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
             $row->stringOrNull('language'),
             $row->stringOrNull('time_zone'),
             array_values(array_filter(explode(',', $row->stringOrNull('numbers_of') ?? ''))),
+            $row->stringOrNull('own_kind'),
         );
     }
 

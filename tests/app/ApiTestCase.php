@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Demo\PlatformBuilder;
 use MintDoor\Messages\SendDue;
 use MintDoor\Messages\Sender;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\PlatformClock;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
@@ -165,6 +166,19 @@ abstract class ApiTestCase extends WebTestCase
         $decoded = json_decode((string) $response->getContent(), true);
 
         return \is_array($decoded) ? $decoded : [];
+    }
+
+    /**
+     * Puts settings in force that are as they were but for some parts.
+     *
+     * @param array<string, mixed> $parts
+     */
+    protected function settle(array $parts): void
+    {
+        $book = $this->call('admin', 'GET', '/settings');
+        $body = ['settings' => [...$book['settings'], ...$parts], 'apply' => true];
+        $this->call('admin', 'PUT', '/settings', $body, 200, ['If-Match' => '"'.$book['version'].'"']);
+        $this->service(PlatformSettings::class)->reset();
     }
 
     /**

@@ -55,6 +55,8 @@ final class AuthorizationTest extends ApiTestCase
         'DELETE /people/{person}/sessions' => [401, 403, 403, 403, 403, 200],
         'POST /sign-in-cards' => [401, 403, 200, 200, 200, 200],
         'PUT /me/settings' => [401, 200, 200, 200, 200, 200],
+        'GET /me/details' => [401, 200, 200, 200, 200, 200],
+        'PUT /me/details' => [401, 422, 422, 422, 422, 422],
         'PUT /me/password' => [401, 422, 422, 422, 422, 422],
         'GET /people/{person}/history' => [401, 200, 200, 200, 200, 200],
         'GET /platform/history' => [401, 403, 403, 403, 403, 200],
@@ -109,6 +111,7 @@ final class AuthorizationTest extends ApiTestCase
         'POST /change-lists/{changeList}/undo' => [401, 404, 404, 200, 404, 200],
         'POST /forgotten-password' => [202, 202, 202, 202, 202, 202],
         'PUT /people/{person}' => [401, 403, 403, 403, 403, 200],
+        'PUT /people/{person}/details' => [401, 403, 422, 422, 422, 422],
         'POST /people/{person}/notes' => [401, 403, 403, 403, 403, 200],
         'DELETE /people/{person}/notes/{note}' => [401, 403, 403, 403, 403, 404],
         'PUT /people/{person}/notes/{note}' => [401, 403, 403, 403, 403, 404],
@@ -312,6 +315,16 @@ final class AuthorizationTest extends ApiTestCase
         return match ($operation) {
             'POST /sign-in' => [null, [], ['login' => 'learner', 'password' => self::PASSWORD]],
             'POST /first-password' => [null, [], ['token' => $this->token('learner'), 'password' => $password]],
+            'PUT /people/{person}/details' => [
+                'admin',
+                ['{person}' => $this->detailed('colleague')],
+                ['values' => ['plays' => 'viola']],
+            ],
+            'PUT /me/details' => [
+                'learner',
+                ['{none}' => $this->detailed('learner')],
+                ['values' => ['plays' => 'viola']],
+            ],
             'PUT /me/password' => ['learner', [], ['present' => self::PASSWORD, 'password' => $password]],
             'DELETE /me/sessions/{session}' => ['learner', ['{session}' => $this->session('learner')], null],
             'PUT /change-lists/{changeList}' => [
@@ -557,6 +570,16 @@ final class AuthorizationTest extends ApiTestCase
         return $this->ids['junior'];
     }
 
+    /** Whom a detail is kept of that they change themselves. */
+    private function detailed(string $whose): string
+    {
+        $readers = ['staff', 'themselves'];
+        $detail = ['code' => 'plays', 'name' => 'Instrument', 'type' => 'text', 'choices' => [], 'kinds' => []];
+        $this->settle(['details' => [[...$detail, 'seenBy' => $readers, 'changedBy' => $readers]]]);
+
+        return $this->ids[$whose];
+    }
+
     /**
      * Somebody registers among the seniors.
      *
@@ -564,12 +587,9 @@ final class AuthorizationTest extends ApiTestCase
      */
     private function registering(bool $confirmed): array
     {
-        $settings = $this->call('admin', 'GET', '/settings')['settings'];
-        $settings['registrations'] = [
+        $this->settle(['registrations' => [
             ['division' => 'seniors', 'for' => 'anybody', 'domains' => [], 'approved' => $confirmed, 'asks' => []],
-        ];
-        $body = ['settings' => $settings, 'apply' => true];
-        $this->call('admin', 'PUT', '/settings', $body, 200, ['If-Match' => '"0"']);
+        ]]);
         $id = $this->service(Ids::class)->next();
         $this->db()->insert('registration', [
             'id' => Id::binary($id),

@@ -84,6 +84,7 @@ trait Bodies
             'PUT /sites/{site}/views' => ['name' => 'Mine', 'view' => 'role=learner'],
             'POST /forgotten-password' => ['login' => 'nobody'],
             'PUT /people/{person}' => ['given' => 'Cotutor', 'family' => 'Cotutorsen'],
+            'PUT /people/{person}/details', 'PUT /me/details' => ['values' => ['none' => 'x']],
             'POST /people/{person}/notes' => ['text' => 'Rang up.'],
             'POST /people/{person}/erasure',
             'POST /merges/{changeList}/undo',

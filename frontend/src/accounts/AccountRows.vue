@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import OneOf from '@/ui/OneOf.vue'
+import { computed } from 'vue'
 import type { AccountBatch } from '@/shared/api'
+import { detailWords } from '@/shared/details'
+import { usePlatform } from '@/shared/platform'
 import { fullName } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import { accountNote } from './accounts'
 
 const { levelName } = useLevels()
@@ -19,13 +23,16 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [row: Row, who: string] }>()
 const SHOWN = 300
+const { platform } = usePlatform()
+const details = computed(() => platform.value?.details ?? [])
 const facts = (row: Row) =>
   [
-    inSentence(t(`kind.${row.kind}`)),
+    inSentence(kindName(row)),
     row.level ? levelName(row.level, row.division) : '',
     props.nameOf(row.division),
     row.number,
     row.email,
+    ...details.value.flatMap((each) => detailWords(each, row.details[each.code])),
   ]
     .filter(Boolean)
     .join(', ')
@@ -67,7 +74,7 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
             @update:model-value="choose(row, who.id)"
             >{{ t('accounts.same', { name: fullName(who) }) }}
             <span class="soft"
-              >{{ t(`kind.${who.kind}`)
+              >{{ kindName(who)
               }}<template v-if="who.level">, {{ levelName(who.level, who.division.code) }}</template> ·
               {{ who.division.name }} <span class="num">{{ who.number }}</span> {{ who.email }}</span
             ></OneOf

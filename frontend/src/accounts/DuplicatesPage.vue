@@ -7,6 +7,7 @@ import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 
@@ -56,7 +57,7 @@ const apart = (one: string, other: string) =>
             }}</RouterLink>
           </h2>
           <p>
-            {{ t(`kind.${each.person.kind}`)
+            {{ kindName(each.person)
             }}<template v-if="each.person.level"
               >, {{ levelName(each.person.level, each.person.division.code) }}</template
             >

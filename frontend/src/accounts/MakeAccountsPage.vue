@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { divisionOptions, optionsIn } from '@/ui/options'
+import { divisionOptions } from '@/ui/options'
 import Textarea from 'primevue/textarea'
 import LevelField from '@/ui/LevelField.vue'
 import HelpWord from '@/ui/HelpWord.vue'
@@ -11,6 +11,7 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type AccountBatch } from '@/shared/api'
+import { kindOptions, likeOf } from '@/shared/kinds'
 import { useBusy } from '@/shared/busy'
 import { needless, usePlatform } from '@/shared/platform'
 import { done } from '@/shared/undo'
@@ -35,7 +36,6 @@ interface Work {
   words: string
 }
 type Row = AccountBatch['rows'][number]
-const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()
@@ -161,17 +161,13 @@ const apply = () =>
         >
       </div>
       <div class="field">
-        <PickOne
-          v-model="work.kind"
-          stacked
-          :label="t('accounts.kind')"
-          :options="optionsIn(KINDS, (kind) => t(`kind.${kind}`))"
+        <PickOne v-model="work.kind" stacked :label="t('accounts.kind')" :options="kindOptions()"
           ><template #label
             ><HelpWord term="external">{{ t('accounts.kind') }}</HelpWord></template
           ></PickOne
         >
       </div>
-      <div v-if="work.kind === 'learner' && !needless.has('level')" class="field">
+      <div v-if="likeOf(work.kind) === 'learner' && !needless.has('level')" class="field">
         <label for="acc-level">{{ t('accounts.level') }}</label><LevelField
           id="acc-level"
           v-model="work.level"

@@ -7,6 +7,7 @@ import { api, Problem, take } from '@/shared/api'
 import { me } from '@/shared/me'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
+import OwnDetails from '@/people/OwnDetails.vue'
 import NewPassword from './NewPassword.vue'
 import OwnSettings from './OwnSettings.vue'
 import OwnSessions from './OwnSessions.vue'
@@ -62,6 +63,7 @@ async function go() {
       <NewPassword id="password" v-model="password" :label="t('welcome.password')" :wrong="wrong.password" :own="own" />
       <Button type="submit" :disabled="busy" :label="t('ownPassword.button')" />
     </form>
+    <OwnDetails v-if="!me?.mustChange" />
     <OwnSettings v-if="!me?.mustChange" />
     <OwnSessions v-if="!me?.mustChange" />
   </div>

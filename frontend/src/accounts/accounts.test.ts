@@ -33,6 +33,7 @@ const reason = {
 const page = (more = {}) => ({
   person: bea,
   labels: ['oboe'],
+  details: [],
   account: account(),
   refusal: null,
   mayClose: true,

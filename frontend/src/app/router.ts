@@ -75,7 +75,7 @@ export const router = createRouter({
           path: '',
           name: 'roster',
           component: () => import('@/desk/RosterPage.vue'),
-          meta: { words: ['roster', 'intake', 'history', 'people', 'glossary', 'messages'] },
+          meta: { words: ['roster', 'intake', 'history', 'people', 'details', 'glossary', 'messages'] },
         },
         {
           path: 'doors',
@@ -175,7 +175,7 @@ export const router = createRouter({
       path: '/people',
       name: 'people',
       component: () => import('@/desk/PeoplePage.vue'),
-      meta: { words: ['people', 'accounts', 'intake', 'messages', 'access', 'changes', 'glossary'] },
+      meta: { words: ['people', 'details', 'accounts', 'intake', 'messages', 'access', 'changes', 'glossary'] },
     },
     {
       path: '/people/new',
@@ -237,7 +237,7 @@ export const router = createRouter({
       path: '/people/:person([0-9a-f-]{36})',
       name: 'person',
       component: () => import('@/desk/PersonPage.vue'),
-      meta: { words: ['people', 'history', 'messages', 'glossary'] },
+      meta: { words: ['people', 'details', 'history', 'messages', 'glossary'] },
     },
     {
       path: '/glossary',
@@ -255,7 +255,7 @@ export const router = createRouter({
       path: '/password',
       name: 'password',
       component: () => import('@/accounts/PasswordPage.vue'),
-      meta: { words: ['accounts'] },
+      meta: { words: ['accounts', 'details'] },
     },
     {
       path: '/people/:person([0-9a-f-]{36})/history',

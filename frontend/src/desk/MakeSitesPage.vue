@@ -15,6 +15,7 @@ import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
+import { kindName } from '@/shared/kinds'
 import { useKept } from '@/changes/kept'
 import { takeSitesBack } from '@/changes/changeLists'
 
@@ -183,8 +184,7 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
                   @update:model-value="choose(row.number, place, who.id)"
                   >{{ fullName(who) }}
                   <span class="soft"
-                    >{{ t(`kind.${who.kind}`) }} · {{ who.division.name }}
-                    <span class="num">{{ who.number }}</span></span
+                    >{{ kindName(who) }} · {{ who.division.name }} <span class="num">{{ who.number }}</span></span
                   ></OneOf
                 >
               </fieldset>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { kindOptions } from '@/shared/kinds'
 import { useLevels } from '@/shared/levels'
 import { needless } from '@/shared/platform'
 import { usePlatform } from '@/shared/platform'
-import { t, tIn } from '@/shared/words'
-import { divisionOptions, optionsIn } from '@/ui/options'
+import { t } from '@/shared/words'
+import { divisionOptions } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 
 /** What people are narrowed down by: their kind, division and level. */
@@ -12,9 +13,8 @@ const props = defineProps<{ chosen: (filter: string) => string }>()
 defineEmits<{ choose: [filters: Record<string, string | undefined>] }>()
 const { platform } = usePlatform()
 const { levelOptions } = useLevels()
-const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const choices = computed(() => ({
-  kind: optionsIn<string>(KINDS, (kind) => tIn('kind', kind)),
+  kind: platform.value ? kindOptions() : [],
   division: divisionOptions(platform.value?.divisions),
   level: levelOptions(props.chosen('division')),
 }))

@@ -17,8 +17,8 @@ const settled = async () => {
 }
 const directory = (more: object = {}) => ({
   items: [
-    { person: anna, labels: ['plays viola'] },
-    { person: bo, labels: [] },
+    { person: anna, labels: ['plays viola'], details: {} },
+    { person: bo, labels: [], details: {} },
   ],
   total: 2,
   moreThanThat: false,

@@ -7,9 +7,12 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { lookAt, type Looked } from '@/shared/lookedAt'
+import { detailColumn } from '@/shared/details'
 import { administers } from '@/shared/me'
+import { usePlatform } from '@/shared/platform'
 import { wentWrong } from '@/shared/undo'
 import { inSentence, t } from '@/shared/words'
+import DetailWords from '@/people/DetailWords.vue'
 import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -21,7 +24,8 @@ import HelpWord from '@/ui/HelpWord.vue'
 /** Everybody of one's reach, to be found, chosen, and let into sites or out of them. */
 const route = useRoute()
 const router = useRouter()
-const FILTERS = ['kind', 'division', 'level', 'label', 'site'] as const
+const FILTERS = ['kind', 'division', 'level', 'label', 'site', 'details'] as const
+const { platform } = usePlatform()
 const chosenBy = (name: string) => String(route.query[name] ?? '')
 const look = (change: Looked) => lookAt(router, change)
 const typed = ref(chosenBy('q'))
@@ -61,6 +65,12 @@ const columns = useColumns('people', () => [
   { key: 'division', label: t('people.col.division'), weight: 1.2 },
   { key: 'number', label: t('people.col.number'), weight: 0.8 },
   { key: 'labels', label: t('people.col.labels'), weight: 1.2 },
+  ...(platform.value?.details ?? []).map(({ code, name }) => ({
+    key: detailColumn(code),
+    label: name,
+    weight: 1,
+    optional: true,
+  })),
 ])
 const pick = (id: string) => chosen.delete(id) || chosen.add(id)
 async function chooseAll() {
@@ -116,6 +126,11 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
           maxlength="40"
           :placeholder="t('people.label')"
           :aria-label="t('people.by.label')"
+        />
+        <DetailWords
+          v-if="platform?.details.length"
+          :model-value="chosenBy('details')"
+          @update:model-value="look({ details: $event || undefined })"
         />
         <ColumnsMenu class="last" :columns="columns" />
         <span class="soft nums" role="status">{{

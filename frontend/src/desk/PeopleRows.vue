@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import type { Person } from '@/shared/api'
+import { detailOf, detailWords } from '@/shared/details'
+import { usePlatform } from '@/shared/platform'
 import { listName } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 
@@ -10,7 +13,7 @@ const { levelName } = useLevels()
 
 /** People of the directory, to be chosen and opened. */
 const props = defineProps<{
-  people: { person: Person; labels: string[] }[]
+  people: { person: Person; labels: string[]; details: Record<string, string> }[]
   /** How many there are. */
   total: number
   /** Their ids. */
@@ -19,7 +22,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [person: string]; all: [] }>()
 const kind = (person: Person) =>
-  t(`kind.${person.kind}`) + (person.level ? ', ' + levelName(person.level, person.division.code) : '')
+  kindName(person) + (person.level ? ', ' + levelName(person.level, person.division.code) : '')
+
+const { platform } = usePlatform()
+function detail(kept: Record<string, string>, column: string): string {
+  const found = platform.value?.details.find(({ code }) => code === detailOf(column))
+  return found ? detailWords(found, kept[found.code]) : ''
+}
 
 function all() {
   const open = props.people.filter(({ person }) => !props.chosen.has(person.id))
@@ -47,6 +56,7 @@ function all() {
       <template v-else-if="column === 'kind'">{{ kind(row.person) }}</template>
       <template v-else-if="column === 'division'">{{ row.person.division.name }}</template>
       <span v-else-if="column === 'number'" class="num">{{ row.person.number }}</span>
+      <template v-else-if="detailOf(column)">{{ detail(row.details, column) }}</template>
       <span v-else class="soft">{{ row.labels.join(', ') }}</span>
     </template>
     <template #card="{ row }">

@@ -7,12 +7,14 @@ import { ownZone as zone } from '@/shared/own'
 import { fullName } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 import MessageList from '@/messages/MessageList.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PersonAccount from '@/accounts/PersonAccount.vue'
 import PersonErase from '@/accounts/PersonErase.vue'
+import PersonDetails from '@/people/PersonDetails.vue'
 import PersonFacts from '@/people/PersonFacts.vue'
 import PersonNotes from '@/people/PersonNotes.vue'
 import PersonSites from '@/people/PersonSites.vue'
@@ -53,8 +55,8 @@ const messages = computed(() => ({ person: id.value }))
       <header>
         <h1>{{ fullName(page.person) }}</h1>
         <p>
-          <HelpWord v-if="page.person.kind === 'external'" term="external" /><template v-else>{{
-            t(`kind.${page.person.kind}`)
+          <HelpWord v-if="page.person.kind === 'external' && !page.person.ownKind" term="external" /><template v-else>{{
+            kindName(page.person)
           }}</template
           ><template v-if="page.person.level">, {{ levelName(page.person.level, page.person.division.code) }}</template>
           · {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
@@ -101,6 +103,7 @@ const messages = computed(() => ({ person: id.value }))
         </div>
         <aside>
           <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
+          <PersonDetails v-if="page.details.length" :page="page" @changed="refetch()" />
           <PersonNotes v-if="!page.gone && page.looksAfter" :page="page" @changed="refetch()" />
           <PersonErase v-if="page.administers && !page.gone" :page="page" />
         </aside>

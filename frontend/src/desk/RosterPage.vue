@@ -4,6 +4,8 @@ import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/shared/api'
 import { lookAt } from '@/shared/lookedAt'
+import { detailColumn } from '@/shared/details'
+import { usePlatform } from '@/shared/platform'
 import { day } from '@/shared/sentences'
 import { t } from '@/shared/words'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
@@ -27,6 +29,7 @@ const ChangePanel = defineAsyncComponent(() => import('@/changes/ChangePanel.vue
 const props = defineProps<{ site: Site }>()
 const route = useRoute()
 const router = useRouter()
+const { platform } = usePlatform()
 const { view, look, sortBy, rows, counts, filtered, all, error, isPending, refetch } = useRoster(
   computed(() => props.site.id),
 )
@@ -41,8 +44,13 @@ const days = computed({
 })
 const table = ref<InstanceType<typeof RosterTable>>()
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
+/** Of details, those that somebody here has. */
+const details = computed(
+  () => platform.value?.details.filter(({ code }) => rows.value.some((row) => row.details[code])) ?? [],
+)
+const detailColumns = computed(() => details.value.map(({ code }) => detailColumn(code)))
 const shown = computed<Column[]>(() =>
-  COLUMNS.filter(
+  [...COLUMNS, ...detailColumns.value].filter(
     (column) =>
       (
         ({
@@ -54,13 +62,13 @@ const shown = computed<Column[]>(() =>
       )[column] ?? true,
   ),
 )
-const columns = useColumns('roster', () => rowColumns(shown.value))
+const columns = useColumns('roster', () => rowColumns(shown.value, details.value))
 // On a narrow screen, and beside an open column, there is room for what tells people apart.
 const aside = computed(() =>
   narrow.value
-    ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels']
+    ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels', ...detailColumns.value]
     : person.value || changeList.value || list.value
-      ? ['division', 'number', 'since', 'work', 'labels']
+      ? ['division', 'number', 'since', 'work', 'labels', ...detailColumns.value]
       : [],
 )
 // What can be done to all of those chosen depends on what state they are shown in.

@@ -35,8 +35,9 @@ const emit = defineEmits<{
   all: []
   sort: [column: Sortable]
 }>()
-const { roleName } = usePlatform()
-const says = (row: RosterRow, column: string) => cell(row, column as Column, props.site.timeZone, roleName)
+const { platform, roleName } = usePlatform()
+const says = (row: RosterRow, column: string) =>
+  cell(row, column as Column, props.site.timeZone, roleName, platform.value?.details)
 /** What tells people apart in the second line of a card. */
 const about = ({ person, standing }: RosterRow) =>
   [roleName(standing.role), person.level ? levelName(person.level, person.division.code) : '', person.number]

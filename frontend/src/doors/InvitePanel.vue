@@ -12,6 +12,7 @@ import { day, fullName } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import { inviteAgain, withdrawInvitations } from './answers'
 
 const { levelName } = useLevels()
@@ -112,8 +113,7 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
           @update:model-value="choose(line, who.id)"
           >{{ fullName(who) }}
           <span class="soft"
-            >{{ t(`kind.${who.kind}`)
-            }}<template v-if="who.level">, {{ levelName(who.level, who.division.code) }}</template> ·
+            >{{ kindName(who) }}<template v-if="who.level">, {{ levelName(who.level, who.division.code) }}</template> ·
             {{ who.division.name }}</span
           ></OneOf
         >

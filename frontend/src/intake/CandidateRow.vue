@@ -7,6 +7,7 @@ import { usePlatform } from '@/shared/platform'
 import { day, lastDay, optionSentence } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
 
@@ -61,7 +62,7 @@ async function bringBack() {
       >
     </span>
     <span class="facts">
-      {{ t(`kind.${candidate.person.kind}`)
+      {{ kindName(candidate.person)
       }}<template v-if="candidate.person.level"
         >, {{ levelName(candidate.person.level, candidate.person.division.code) }}</template
       >

@@ -12,6 +12,7 @@ import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Sai
 import TypedLine from './TypedLine.vue'
 import WhoCouldBe from './WhoCouldBe.vue'
 import { useLevels } from '@/shared/levels'
+import { kindName } from '@/shared/kinds'
 
 const { levelName } = useLevels()
 
@@ -72,7 +73,7 @@ const pick = (candidate: PastedCandidate) =>
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
 const why = (candidate: PastedCandidate) =>
   [
-    !candidate.wanted && t('pasted.wrongKind', { kind: inSentence(tIn('kind', candidate.person.kind)) }),
+    !candidate.wanted && t('pasted.wrongKind', { kind: inSentence(kindName(candidate.person)) }),
     tIn(
       'pasted.evidence',
       props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence,

@@ -1,5 +1,5 @@
 import type { PastedLine } from '@/shared/api'
-import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 
 /** A line longer than this is no list of names. */
 const LONGEST_LINE = 5_000
@@ -83,7 +83,7 @@ export const aboutPerson = (
   levelName: (level: number, division: string) => string,
 ) =>
   [
-    t(`kind.${person.kind}`) + (person.level ? ', ' + levelName(person.level, person.division.code) : ''),
+    kindName(person) + (person.level ? ', ' + levelName(person.level, person.division.code) : ''),
     person.division.name,
     person.number,
   ]

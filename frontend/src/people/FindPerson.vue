@@ -6,6 +6,7 @@ import { api, take } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import FindBox from '@/ui/FindBox.vue'
 
 const { levelName } = useLevels()
@@ -55,7 +56,7 @@ function pick(found: Found) {
       <template #default="{ found }">
         <strong>{{ fullName(found.person) }}</strong>
         <span
-          >{{ t(`kind.${found.person.kind}`)
+          >{{ kindName(found.person)
           }}<template v-if="found.person.level"
             >, {{ levelName(found.person.level, found.person.division.code) }}</template
           >

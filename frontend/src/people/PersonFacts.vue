@@ -1,27 +1,39 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
-import { reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { api, Problem, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
+import { ownKinds } from '@/shared/kinds'
 import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { needless } from '@/shared/platform'
 import { t } from '@/shared/words'
 import LevelField from '@/ui/LevelField.vue'
+import { optionsOf } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
 
 /** Names, level, number and address of somebody, to be corrected. */
 const props = defineProps<{ page: PersonPage }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
-const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'] as const
+const FIELDS = ['given', 'family', 'preferred', 'former', 'ownKind', 'level', 'number', 'email'] as const
 type Facts = Record<(typeof FIELDS)[number], string>
 const facts = (page: PersonPage): Facts =>
   Object.fromEntries(FIELDS.map((field) => [field, String(page.person[field] ?? '')])) as Facts
 const draft = reactive(facts(props.page))
 const wrong = ref<Partial<Facts>>({})
 const { busy, run } = useBusy()
+/** The one of the four that they are of, and those of the platform's own that are like it. */
+const kinds = computed(() => {
+  const { kind } = props.page.person
+  const own = ownKinds.value.filter(({ like }) => like === kind)
+  return [{ value: '', label: t(`kind.${kind}`) }, ...optionsOf(own, 'code')]
+})
 const shown = FIELDS.filter(
-  (field) => !needless.value.has(field) && (field !== 'level' || props.page.person.kind === 'learner'),
+  (field) =>
+    !needless.value.has(field) &&
+    (field !== 'level' || props.page.person.kind === 'learner') &&
+    (field !== 'ownKind' || kinds.value.length > 1),
 )
 
 async function put(facts: Facts, version: number) {
@@ -36,6 +48,7 @@ async function put(facts: Facts, version: number) {
         level: facts.level ? Number(facts.level) : null,
         number: facts.number || null,
         email: facts.email || null,
+        ownKind: facts.ownKind || null,
       },
     }),
   )
@@ -66,7 +79,16 @@ const save = () =>
 <template>
   <form class="callout" :aria-label="t('facts.title')" @submit.prevent="save">
     <div v-for="field in shown" :key="field" class="field">
-      <label :for="'facts-' + field">{{ t(`facts.${field}`) }}</label>
+      <PickOne
+        v-if="field === 'ownKind'"
+        id="facts-ownKind"
+        v-model="draft.ownKind"
+        stacked
+        fluid
+        :label="t('facts.ownKind')"
+        :options="kinds"
+      />
+      <label v-else :for="'facts-' + field">{{ t(`facts.${field}`) }}</label>
       <LevelField
         v-if="field === 'level'"
         id="facts-level"
@@ -76,7 +98,7 @@ const save = () =>
         @update:model-value="draft.level = $event ? String($event) : ''"
       />
       <InputText
-        v-else
+        v-else-if="field !== 'ownKind'"
         :id="'facts-' + field"
         v-model="draft[field]"
         size="small"

@@ -18,6 +18,7 @@ const about = (more: object = {}) =>
     gone: null,
     into: null,
     labels: [],
+    details: [],
     account: null,
     refusal: null,
     administers: true,
@@ -51,6 +52,7 @@ describe('names and numbers', () => {
       level: 7,
       number: bea.number,
       email: null,
+      ownKind: null,
     })
     await lastDone.back!()
     expect([asked[1]!.headers.get('If-Match'), (asked[1]!.body as { given: string }).given]).toEqual(['"4"', 'Bea'])

@@ -6,8 +6,10 @@ import HelpWord from '@/ui/HelpWord.vue'
 import PageParts from '@/ui/PageParts.vue'
 import Trouble from '@/ui/Trouble.vue'
 import DaysOffSettings from './DaysOffSettings.vue'
+import DetailSettings from './DetailSettings.vue'
 import DivisionSettings from './DivisionSettings.vue'
 import GeneralSettings from './GeneralSettings.vue'
+import KindSettings from './KindSettings.vue'
 import LabelSettings from './LabelSettings.vue'
 import LetterheadSettings from './LetterheadSettings.vue'
 import MailSettings from './MailSettings.vue'
@@ -26,6 +28,8 @@ const PARTS = [
   'days-off',
   'starters',
   'labels',
+  'details',
+  'kinds',
   'messages',
   'register',
   'versions',
@@ -63,6 +67,8 @@ const parts = computed(() =>
         <DaysOffSettings v-else-if="part === 'days-off'" v-bind="common" />
         <StarterSettings v-else-if="part === 'starters'" v-bind="common" :sites="book.sites" />
         <LabelSettings v-else-if="part === 'labels'" v-bind="common" />
+        <DetailSettings v-else-if="part === 'details'" v-bind="common" />
+        <KindSettings v-else-if="part === 'kinds'" v-bind="common" />
         <template v-else-if="part === 'messages'">
           <MailSettings v-bind="common" :password-kept="book.mailPassword" />
           <LetterheadSettings v-bind="common" />

@@ -9,7 +9,7 @@ import { differenceLines } from './settings'
 const props = defineProps<{ preview: SettingsPreview }>()
 const { t, n } = useI18n()
 /** What is only being named yet is no change to tell of; the look and the mail have no name. */
-const NAMELESS: readonly string[] = ['look', 'mail', 'letterhead', 'labels']
+const NAMELESS: readonly string[] = ['look', 'mail', 'letterhead', 'labels', 'details']
 const differences = computed(() =>
   props.preview.differences.filter(({ of, which }) => which || NAMELESS.includes(of)).map(differenceLines),
 )

@@ -10,12 +10,14 @@ const props = defineProps<{ all: AllSettings }>()
 const preview = computed(() => props.all.preview.value)
 
 /** Parts of the page by what they change. */
-const PARTS: Record<string, 'register' | 'messages' | 'starters' | 'labels' | 'general'> = {
+const PARTS: Record<string, 'register' | 'messages' | 'starters' | 'labels' | 'details' | 'kinds' | 'general'> = {
   registrations: 'register',
   mail: 'messages',
   letterheads: 'messages',
   starters: 'starters',
   labels: 'labels',
+  details: 'details',
+  kinds: 'kinds',
   look: 'general',
 }
 
@@ -28,6 +30,8 @@ function partOf(where: string): string {
   if (part === 'terms')
     return draft?.terms.find((each) => each.code === which)?.name || which || t('platform.parts.terms')
   if (part === 'daysOff') return draft?.daysOff[Number(which)]?.name || t('platform.parts.days-off')
+  if (part === 'details' && draft?.details[Number(which)]?.name) return draft.details[Number(which)]!.name
+  if (part === 'kinds' && draft?.kinds[Number(which)]?.name) return draft.kinds[Number(which)]!.name
   const called = PARTS[part ?? '']
   return called ? t(`platform.parts.${called}`) : t('platform.name')
 }

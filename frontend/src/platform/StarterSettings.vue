@@ -4,23 +4,23 @@ import { computed, reactive, ref } from 'vue'
 import { api, take, type Settings, type SettingsBook, type SiteSummary } from '@/shared/api'
 import { useLevels } from '@/shared/levels'
 import { needless, usePlatform } from '@/shared/platform'
-import { t, tIn } from '@/shared/words'
+import { t } from '@/shared/words'
 import FindBox from '@/ui/FindBox.vue'
 import LevelField from '@/ui/LevelField.vue'
 import { divisionOptions, optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
-import { inOrder, type PartOfSettings } from './settings'
+import { inOrder, kindsOf, type PartOfSettings } from './settings'
 
 /** Sites that whoever belongs to a division is in by themselves; one at a time is changed in its place. */
 type Starter = Settings['starters'][number]
 const props = defineProps<PartOfSettings & { sites: SettingsBook['sites'] }>()
-const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const { platform, roleName } = usePlatform()
 const { levelName } = useLevels()
 const open = ref(-1)
 const picked = reactive<Record<string, string>>({})
 const titleOf = (code: string) => picked[code] ?? props.sites.find((each) => each.code === code)?.name ?? code
+const kinds = computed(() => kindsOf(props.settings))
 const divisionName = (code: string) => props.settings.divisions.find((each) => each.code === code)?.name ?? code
 const divisions = computed(() =>
   divisionOptions(
@@ -54,7 +54,7 @@ function pick(index: number, site: SiteSummary) {
 }
 function said(starter: Starter): string {
   const values = {
-    who: starter.kinds.map((kind) => tIn('platform.starter.kind', kind)).join(', '),
+    who: starter.kinds.map((kind) => kinds.value.find(({ code }) => code === kind)?.name ?? kind).join(', '),
     division: divisionName(starter.division),
     site: titleOf(starter.site) || '…',
     role: starter.role ? roleName(starter.role) : '…',
@@ -133,11 +133,11 @@ function said(starter: Starter): string {
         <fieldset>
           <legend>{{ t('platform.starter.kinds') }}</legend>
           <Tick
-            v-for="kind in KINDS"
-            :key="kind"
-            :model-value="starter.kinds.includes(kind)"
-            @update:model-value="toggle(index, kind)"
-            >{{ t(`platform.starter.kind.${kind}`) }}</Tick
+            v-for="kind in kinds"
+            :key="kind.code"
+            :model-value="starter.kinds.includes(kind.code)"
+            @update:model-value="toggle(index, kind.code)"
+            >{{ kind.name }}</Tick
           >
         </fieldset>
         <template v-if="!needless.has('levels')">
@@ -160,40 +160,4 @@ function said(starter: Starter): string {
   </p>
 </template>
 
-<style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
-.line {
-  margin: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-}
-.form {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 10px 18px;
-  align-items: start;
-  padding: 10px 0;
-}
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-}
-legend {
-  padding: 0 0 4px;
-  font-weight: 600;
-  font-size: 0.92rem;
-}
-</style>
+<style scoped src="./listed.css" />

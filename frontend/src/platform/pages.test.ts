@@ -30,6 +30,8 @@ const book = (more: Partial<SettingsBook> = {}): SettingsBook => ({
     registrations: [],
     starters: [],
     labels: { free: true, names: [] },
+    details: [],
+    kinds: [],
   },
   ...more,
 })

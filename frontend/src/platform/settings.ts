@@ -2,6 +2,7 @@ import { readLook } from '@/shared/appearance'
 import { api, take, type Settings, type SettingsBook, type SettingsPreview } from '@/shared/api'
 import { useDrafted, type Versioned } from '@/shared/drafted'
 import { isDay } from '@/shared/days'
+import { FOUR_KINDS } from '@/shared/kinds'
 import { ownLocale } from '@/shared/own'
 import { refresh } from '@/shared/queries'
 import { inSentence, t, tIn } from '@/shared/words'
@@ -102,7 +103,16 @@ export function levelWords(division: DivisionSet): string {
 }
 
 /** What is only missing yet, and is said once all of it is looked at. */
-const MISSING: readonly string[] = ['no-day', 'no-name', 'no-host', 'no-address', 'no-site', 'no-role', 'no-labels']
+const MISSING: readonly string[] = [
+  'no-day',
+  'no-name',
+  'no-host',
+  'no-address',
+  'no-site',
+  'no-role',
+  'no-labels',
+  'no-choices',
+]
 
 /** The settings, and a draft of others. Example: `const { settings, edit, wrongAt } = useSettings()`. */
 export function useSettings() {
@@ -118,7 +128,8 @@ export function useSettings() {
           .map(problemSentence)
       : []
 
-  const known = (part: 'divisions' | 'terms') => new Set(all.book.value?.settings[part].map(({ code }) => code))
+  const known = (part: 'divisions' | 'terms' | 'details' | 'kinds') =>
+    new Set(all.book.value?.settings[part].map(({ code }) => code))
 
   return { ...all, settings, wrongAt, known }
 }
@@ -132,7 +143,7 @@ export interface PartOfSettings {
   wrongAt: (where: string) => string[]
   edit: () => Settings
   /** Codes of what holds already, and not only in the draft. */
-  known: (part: 'divisions' | 'terms') => Set<string>
+  known: (part: 'divisions' | 'terms' | 'details' | 'kinds') => Set<string>
 }
 
 /** Divisions to choose from, each as far in as it is below others, after "the whole platform". */
@@ -143,6 +154,12 @@ export const scopeOptions = (divisions: readonly DivisionSet[]) => [
       .map(({ division }) => division)
       .filter(({ retired }) => !retired),
   ),
+]
+
+/** Kinds of people there are in a draft, called as those of them together. */
+export const kindsOf = ({ kinds }: Settings): { code: string; name: string }[] => [
+  ...FOUR_KINDS.map((code) => ({ code, name: t(`platform.starter.kind.${code}`) })),
+  ...kinds.map(({ code, name }) => ({ code, name })),
 ]
 
 /** From one day to another, as people write it; a single day once. */

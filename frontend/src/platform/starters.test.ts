@@ -33,6 +33,7 @@ function open(starters: Starter[], mayChange = true) {
       },
     ],
     starters,
+    kinds: [{ code: 'alumni', name: 'Alumna', like: 'external', roles: [] }],
   }) as unknown as Settings
   const { page } = show(StarterSettings, {
     props: {

@@ -8,7 +8,7 @@ import { usePlatform } from '@/shared/platform'
 import { done, wentWrong } from '@/shared/undo'
 import { dotted } from '@/shared/lists'
 import { t } from '@/shared/words'
-import { cell, type Column } from './columns'
+import { cell, heading, type Column } from './columns'
 import { download, tabbed } from '@/shared/csv'
 import ProgressExport from './ProgressExport.vue'
 
@@ -20,7 +20,8 @@ const props = defineProps<{
   all: (progress: (rows: number) => void) => Promise<RosterRow[]>
 }>()
 defineEmits<{ close: [] }>()
-const { roleName } = usePlatform()
+const { platform, roleName } = usePlatform()
+const headingOf = (column: Column) => heading(column, platform.value?.details ?? [])
 const chosen = ref<Column[]>([...props.columns])
 const fetched = ref<number | null>(null)
 const paper = shallowRef<string[][]>([])
@@ -31,8 +32,10 @@ async function rows(): Promise<string[][]> {
     const people = await props.all((count) => (fetched.value = count))
     const columns = props.columns.filter((column) => chosen.value.includes(column))
     return [
-      columns.map((column) => t(`roster.col.${column}`)),
-      ...people.map((row) => columns.map((column) => cell(row, column, props.site.timeZone, roleName))),
+      columns.map(headingOf),
+      ...people.map((row) =>
+        columns.map((column) => cell(row, column, props.site.timeZone, roleName, platform.value?.details)),
+      ),
     ]
   } finally {
     fetched.value = null
@@ -74,9 +77,7 @@ const print = () =>
 <template>
   <section class="away no-print" :aria-label="t('export.title')">
     <span class="label">{{ t('export.columns') }}</span>
-    <Tick v-for="column in columns" :key="column" v-model="chosen" :value="column">{{
-      t(`roster.col.${column}`)
-    }}</Tick>
+    <Tick v-for="column in columns" :key="column" v-model="chosen" :value="column">{{ headingOf(column) }}</Tick>
     <span class="buttons">
       <span v-if="fetched !== null" role="status" class="nums">{{ t('export.busy', { n: $n(fetched) }) }}</span>
       <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.copy')" @click="copy" />

@@ -22,6 +22,7 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
   lastSeen: '2026-11-20T09:00:00Z',
   work: { done: 7, of: 14, mean: 71 },
   labels: ['viola'],
+  details: [],
   version: 3,
   band: 'Senior rules',
   reason: {

@@ -14,6 +14,8 @@ import Trouble from '@/ui/Trouble.vue'
 import { tellEach } from '@/shared/tell'
 import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
+import { detailWords } from '@/shared/details'
+import { kindName } from '@/shared/kinds'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
@@ -49,6 +51,7 @@ const may = computed(() => !!card.value?.options.length && !props.site.seenAs)
 const blocked = computed(() => card.value?.standing?.state === 'blocked')
 const paused = computed(() => card.value?.standing?.state === 'paused')
 const back = computed(() => card.value?.bringBack)
+const kept = computed(() => card.value?.details.filter(({ value }) => value) ?? [])
 const myself = computed(() => card.value?.person.id === me.value?.id)
 
 watch(asking, () => (wrongDay.value = ''))
@@ -79,8 +82,8 @@ async function act(request: Parameters<typeof change>[1]) {
           <template v-if="card.person.former"> {{ t('card.formerly', { name: card.person.former }) }}</template>
         </p>
         <p>
-          <HelpWord v-if="card.person.kind === 'external'" term="external" /><template v-else>{{
-            t(`kind.${card.person.kind}`)
+          <HelpWord v-if="card.person.kind === 'external' && !card.person.ownKind" term="external" /><template v-else>{{
+            kindName(card.person)
           }}</template
           ><template v-if="card.person.level">, {{ levelName(card.person.level, card.person.division.code) }}</template>
           ·
@@ -115,6 +118,11 @@ async function act(request: Parameters<typeof change>[1]) {
       </div>
 
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
+      <p v-if="kept.length" class="kept">
+        <span v-for="each in kept" :key="each.code"
+          ><span class="soft">{{ each.name }}:</span> {{ detailWords(each, each.value) }}</span
+        >
+      </p>
       <div v-if="asking === 'role'" class="asking">
         <h3>
           <HelpWord term="role">{{ t('card.chooseRole') }}</HelpWord>

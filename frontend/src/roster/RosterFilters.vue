@@ -8,6 +8,7 @@ import type { RosterCounts, Site } from '@/shared/api'
 import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { inSentence, t } from '@/shared/words'
+import DetailWords from '@/people/DetailWords.vue'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import type { Columns } from '@/ui/columns'
 import { optionsIn, optionsOf } from '@/ui/options'
@@ -52,7 +53,13 @@ const roles = computed(() => [
 
 function clear() {
   typed.value = ''
-  emit('look', { q: '', role: '', state: 'here', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) })
+  emit('look', {
+    q: '',
+    role: '',
+    details: '',
+    state: 'here',
+    ...Object.fromEntries(FURTHER.map((name) => [name, ''])),
+  })
 }
 </script>
 
@@ -99,6 +106,11 @@ function clear() {
         @update:model-value="emit('look', { role: $event! })"
       />
       <FurtherWords :site="site" :view="view" :helps="may('see-unlisted')" @look="emit('look', $event)" />
+      <DetailWords
+        v-if="may('let-in') && platform?.details.length"
+        :model-value="view.details"
+        @update:model-value="emit('look', { details: $event })"
+      />
       <InputText
         v-model="typed"
         size="small"

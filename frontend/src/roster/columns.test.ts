@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { RosterRow } from '@/shared/api'
 import { t } from '@/shared/words'
 import { person, standing } from '@/testing/server'
-import { cell, COLUMNS, sortable, SORTABLE, type Column } from './columns'
+import { cell, COLUMNS, heading, rowColumns, sortable, SORTABLE, type Column } from './columns'
 
 const row = (more: Partial<RosterRow> = {}): RosterRow => ({
   person: person('Ada', 'Byron'),
@@ -13,6 +13,7 @@ const row = (more: Partial<RosterRow> = {}): RosterRow => ({
   lastSeen: '2026-11-20T10:00:00Z',
   work: { done: 3, of: 5 },
   labels: ['choir', 'viola'],
+  details: { plays: 'Viola', mark: '12.5' },
   version: 1,
   ...more,
 })
@@ -64,5 +65,25 @@ describe('a row of the roster says', () => {
   it('in columns of which the server sorts by all but work and labels', () => {
     expect(COLUMNS.filter((column) => !sortable(column))).toEqual(['work', 'labels'])
     expect(COLUMNS.filter(sortable)).toEqual([...SORTABLE])
+  })
+})
+
+describe('a column of a detail', () => {
+  const details = [
+    { code: 'plays', name: 'Instrument', type: 'choice' as const, choices: ['Viola'] },
+    { code: 'mark', name: 'Mark so far', type: 'number' as const, choices: [] },
+  ]
+  it('is called and filled as the platform has it', () => {
+    expect(heading('detail-plays', details)).toBe('Instrument')
+    expect(cell(row(), 'detail-plays', 'UTC', String, details)).toBe('Viola')
+    expect(cell(row(), 'detail-mark', 'UTC', String, details)).toMatch(/^12\D5$/)
+    expect(cell(row({ details: {} }), 'detail-plays', 'UTC', String, details)).toBe('')
+  })
+  it('is there when somebody wants it, and is not sorted by', () => {
+    const columns = rowColumns(['name', 'detail-mark'], details)
+    expect(columns.map(({ label, optional, sortable }) => [label, optional, sortable])).toEqual([
+      [t('roster.col.name'), false, true],
+      ['Mark so far', true, false],
+    ])
   })
 })

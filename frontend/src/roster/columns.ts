@@ -1,6 +1,8 @@
-import type { RosterRow } from '@/shared/api'
+import type { Platform, RosterRow } from '@/shared/api'
+import { detailOf, detailWords, type DetailColumn } from '@/shared/details'
 import { day, listName, type RoleName } from '@/shared/sentences'
 import { t } from '@/shared/words'
+import { kindName } from '@/shared/kinds'
 import type { RowColumn } from '@/ui/columns'
 
 export const COLUMNS = [
@@ -20,8 +22,9 @@ export const COLUMNS = [
 export const SORTABLE = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const
 export type Sortable = (typeof SORTABLE)[number]
 export const sortable = (column: Column): column is Sortable => (SORTABLE as readonly string[]).includes(column)
-export type Column = (typeof COLUMNS)[number]
-const WEIGHTS: Record<Column, number> = {
+type Standing = (typeof COLUMNS)[number]
+export type Column = Standing | DetailColumn
+const WEIGHTS: Record<Standing, number> = {
   name: 2,
   kind: 1.15,
   level: 0.85,
@@ -35,24 +38,35 @@ const WEIGHTS: Record<Column, number> = {
   labels: 1.2,
 }
 
+type Details = Platform['details']
+const standing = (column: Column): column is Standing => (COLUMNS as readonly string[]).includes(column)
+const detail = (column: Column, details: Details) => details.find(({ code }) => code === detailOf(column))
+
+/** The heading of a column. */
+export const heading = (column: Column, details: Details): string =>
+  standing(column) ? t(`roster.col.${column}`) : (detail(column, details)?.name ?? '')
+
 /** Columns of a roster as its table has them. */
-export const rowColumns = (columns: readonly Column[]): RowColumn[] =>
+export const rowColumns = (columns: readonly Column[], details: Details = []): RowColumn[] =>
   columns.map((key) => ({
     key,
-    label: t(`roster.col.${key}`),
-    weight: WEIGHTS[key],
+    label: heading(key, details),
+    weight: standing(key) ? WEIGHTS[key] : 1.1,
     sortable: sortable(key),
     always: key === 'name',
+    optional: !standing(key),
   }))
 
 /** What a row says in a column. */
-export function cell(row: RosterRow, column: Column, zone: string, roleName: RoleName): string {
+export function cell(row: RosterRow, column: Column, zone: string, roleName: RoleName, details: Details = []): string {
   const { person, standing } = row
+  const kept = detail(column, details)
+  if (kept) return detailWords(kept, row.details[kept.code])
   switch (column) {
     case 'name':
       return listName(person)
     case 'kind':
-      return t(`kind.${person.kind}`)
+      return kindName(person)
     case 'level':
       return person.level === null ? '' : String(person.level)
     case 'division':
@@ -74,5 +88,7 @@ export function cell(row: RosterRow, column: Column, zone: string, roleName: Rol
       return row.labels.join(', ')
     case 'seen':
       return row.lastSeen ? day(row.lastSeen, zone) : t('roster.never')
+    default:
+      return ''
   }
 }

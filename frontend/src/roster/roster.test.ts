@@ -14,6 +14,7 @@ const row = (name: string) => ({
   lastSeen: null,
   work: null,
   labels: [],
+  details: {},
   version: 1,
 })
 const counts = { learners: 3, staff: 0, others: 0, unlisted: 0, shown: 3 }

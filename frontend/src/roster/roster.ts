@@ -39,6 +39,7 @@ export function useRoster(site: Ref<string>) {
     ends: text('ends', /^[1-9]\d{0,2}$/),
     joined: text('joined', /^[1-9]\d{0,2}$/),
     label: text('label', /^.{1,40}$/),
+    details: text('details', /^.{1,400}$/),
     asOf: text('asOf', /^\d{4}-\d\d-\d\d$/),
     state: read('state', STATES, 'here'),
     unlisted: read('unlisted', ['0', '1'], '0'),
@@ -49,6 +50,7 @@ export function useRoster(site: Ref<string>) {
     q: '',
     role: '',
     asOf: '',
+    details: '',
     state: 'here',
     unlisted: '0',
     sort: 'name',
@@ -59,7 +61,10 @@ export function useRoster(site: Ref<string>) {
   const asked = computed(
     () =>
       Object.fromEntries(Object.entries(view.value).filter(([, value]) => value !== '')) as Partial<
-        Pick<typeof view.value, 'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'asOf' | Further>
+        Pick<
+          typeof view.value,
+          'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'details' | 'asOf' | Further
+        >
       >,
   )
 
@@ -91,7 +96,8 @@ export function useRoster(site: Ref<string>) {
   const counts = computed(() => query.data.value?.pages.at(-1)?.counts)
   const filtered = computed(
     () =>
-      !!(view.value.q || view.value.role || view.value.state !== 'here' || FURTHER.some((name) => view.value[name])),
+      !!(view.value.q || view.value.role || view.value.details || view.value.state !== 'here') ||
+      FURTHER.some((name) => view.value[name]),
   )
 
   async function all(progress?: (rows: number) => void): Promise<RosterRow[]> {

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, shallowRef } from 'vue'
 import { api, take, type Platform } from './api'
 import { setPlatformClock } from './clock'
+import { ownKinds } from './kinds'
 
 /**
  * What this platform has no use for: levels where nobody has one, terms where there are none, divisions where there is
@@ -22,6 +23,7 @@ async function fetchPlatform() {
   const platform = await take(api.GET('/platform'))
   setPlatformClock(platform.now)
   needless.value = needlessOf(platform)
+  ownKinds.value = platform.kinds
   return platform
 }
 

@@ -1386,6 +1386,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me/details": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What is kept of oneself under details of the platform, as far as one sees it. */
+        get: operations["ownDetails"];
+        /** @description Writes what one may write of oneself. */
+        put: operations["changeOwnDetails"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/me/password": {
         parameters: {
             query?: never;
@@ -2245,6 +2263,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/people/{person}/details": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Writes what is kept of somebody under details of the platform, for whoever may change each of them. */
+        put: operations["changeDetails"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people/{person}": {
         parameters: {
             query?: never;
@@ -2256,7 +2293,7 @@ export interface paths {
         };
         /** @description Somebody of one's reach, with their account and their sites, as far as one runs or administers them. */
         get: operations["person"];
-        /** @description Corrects names, level, number and address, for administrators of their division. */
+        /** @description Corrects names, kind, level, number and address, for administrators of their division. */
         put: operations["changePerson"];
         post?: never;
         delete?: never;
@@ -2560,6 +2597,8 @@ export interface components {
             caution: string | null;
             permissions: components["schemas"]["Permission"][];
         };
+        /** @enum {string} */
+        DetailType: "text" | "choice" | "date" | "number";
         Platform: {
             now: components["schemas"]["Instant"];
             /** @description as they are read, each followed by those below it; without retired ones */
@@ -2571,6 +2610,19 @@ export interface components {
             roles: components["schemas"]["Role"][];
             /** @description codes of the divisions in which the caller may make sites, the likely ones first */
             mayMakeIn: string[];
+            /** @description of people, beside the four */
+            kinds: {
+                code: string;
+                name: string;
+                like: components["schemas"]["PersonKind"];
+            }[];
+            /** @description of people, that one may see of some */
+            details: {
+                code: string;
+                name: string;
+                type: components["schemas"]["DetailType"];
+                choices: string[];
+            }[];
         };
         /** @description code of a kind of site, as the rules have it */
         SiteKind: string;
@@ -2688,6 +2740,8 @@ export interface components {
             preferred: string | null;
             former: string | null;
             kind: components["schemas"]["PersonKind"];
+            /** @description code of the kind that the platform has beside the four */
+            ownKind: string | null;
             level: number | null;
             division: components["schemas"]["Named"];
             /** @description masked beyond reach */
@@ -2722,6 +2776,19 @@ export interface components {
             id: components["schemas"]["Id"];
             title: string;
         };
+        /** @description what is kept of somebody under details that one sees, by code */
+        KeptDetails: {
+            [key: string]: string;
+        };
+        PersonDetail: {
+            code: string;
+            name: string;
+            type: components["schemas"]["DetailType"];
+            choices: string[];
+            /** @description a date as 2027-01-31, a number with a point; empty where nothing is kept */
+            value: string;
+            mayChange: boolean;
+        };
         PersonNote: {
             id: components["schemas"]["Id"];
             text: string;
@@ -2733,6 +2800,7 @@ export interface components {
         PersonPage: {
             person: components["schemas"]["Person"];
             labels: string[];
+            details: components["schemas"]["PersonDetail"][];
             account: null | {
                 login: string;
                 open: boolean;
@@ -3082,6 +3150,33 @@ export interface components {
             /** @description of which they choose where they do not */
             names: string[];
         };
+        /**
+         * @description staff who know everything of them see it, those who look after them change it
+         * @enum {string}
+         */
+        DetailReader: "staff" | "themselves";
+        DetailSettings: {
+            code: string;
+            name: string;
+            type: components["schemas"]["DetailType"];
+            /** @description of which one is chosen; without meaning for other types */
+            choices: string[];
+            /** @description codes of the kinds of people who have it; none for everybody */
+            kinds: string[];
+            /** @description beside administrators */
+            seenBy: components["schemas"]["DetailReader"][];
+            /** @description beside administrators */
+            changedBy: components["schemas"]["DetailReader"][];
+        };
+        OwnKindSettings: {
+            code: string;
+            /** @description of one of them, as it stands in lists */
+            name: string;
+            /** @description the one of the four as which they are treated */
+            like: string;
+            /** @description codes of those they may hold, of those that people of the other kind may; none for all */
+            roles: string[];
+        };
         Settings: {
             /** @description of the platform, as its people call it */
             name: string;
@@ -3095,6 +3190,10 @@ export interface components {
             /** @description sites that whoever belongs to a division is in by themselves */
             starters: components["schemas"]["StarterSettings"][];
             labels: components["schemas"]["LabelSettings"];
+            /** @description what is kept of people beside name, level, number and address, in the order in which it is shown */
+            details: components["schemas"]["DetailSettings"][];
+            /** @description of people, beside the four */
+            kinds: components["schemas"]["OwnKindSettings"][];
         };
         SettingsBook: {
             /** @description 0 where nobody set anything yet */
@@ -3117,7 +3216,7 @@ export interface components {
             problems: components["schemas"]["RuleProblem"][];
             differences: {
                 /** @enum {string} */
-                of: "platform" | "look" | "mail" | "labels" | "division" | "term" | "days-off" | "letterhead" | "registration" | "starter";
+                of: "platform" | "look" | "mail" | "labels" | "division" | "term" | "days-off" | "letterhead" | "registration" | "starter" | "detail" | "details" | "people-kind";
                 which: string;
                 /** @enum {string} */
                 how: "made" | "changed" | "gone";
@@ -3201,7 +3300,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3225,6 +3324,7 @@ export interface components {
                     of: number;
                 } | null;
                 labels: string[];
+                details: components["schemas"]["KeptDetails"];
                 standing: components["schemas"]["Standing"];
                 listed: boolean;
                 lastSeen: components["schemas"]["OpenInstant"];
@@ -3615,6 +3715,10 @@ export interface components {
                 entry: number | null;
             }[];
         };
+        OwnDetails: {
+            version: number;
+            items: components["schemas"]["PersonDetail"][];
+        };
         OwnSessions: {
             items: {
                 id: string;
@@ -3700,6 +3804,7 @@ export interface components {
                 level: number | null;
                 number: string | null;
                 email: string | null;
+                ownKind: string | null;
             };
             /** @description of the account that stays */
             login: string | null;
@@ -3728,11 +3833,13 @@ export interface components {
                 family: string;
                 preferred: string | null;
                 kind: components["schemas"]["PersonKind"];
+                ownKind: string | null;
                 division: string;
                 level: number | null;
                 number: string | null;
                 email: string | null;
                 login: string | null;
+                details: components["schemas"]["KeptDetails"];
                 verdict: components["schemas"]["Verdict"];
                 reasons: components["schemas"]["Note"][];
                 cautions: components["schemas"]["Note"][];
@@ -4241,6 +4348,7 @@ export interface components {
                 mean: number | null;
             } | null;
             labels: string[];
+            details: components["schemas"]["PersonDetail"][];
             /** @description the rules of the role that hold for this person */
             band: string | null;
             reason: components["schemas"]["Reason"];
@@ -4996,11 +5104,14 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
-                kind?: "" | "learner" | "staff" | "guardian" | "external";
+                /** @description one of the four, or one that the platform has beside them */
+                kind?: string;
                 division?: string;
                 level?: string;
                 label?: string;
                 site?: string;
+                /** @description what is kept of them: "instrument=viola&mark=10..15", by the codes of details */
+                details?: string;
                 /** @description `next` of the page before */
                 cursor?: components["parameters"]["Cursor"];
                 limit?: number;
@@ -5021,6 +5132,7 @@ export interface operations {
                         items: {
                             person: components["schemas"]["Person"];
                             labels: string[];
+                            details: components["schemas"]["KeptDetails"];
                         }[];
                         /** @description how many fit, as far as they were counted */
                         total: number;
@@ -5041,11 +5153,14 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
-                kind?: "" | "learner" | "staff" | "guardian" | "external";
+                /** @description one of the four, or one that the platform has beside them */
+                kind?: string;
                 division?: string;
                 level?: string;
                 label?: string;
                 site?: string;
+                /** @description what is kept of them: "instrument=viola&mark=10..15", by the codes of details */
+                details?: string;
                 /** @description `next` of the page before */
                 cursor?: components["parameters"]["Cursor"];
                 limit?: number;
@@ -6165,7 +6280,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -6276,6 +6391,8 @@ export interface operations {
                 ends?: string;
                 /** @description days within which they came */
                 joined?: string;
+                /** @description what is kept of them: "instrument=viola&mark=10..15", by the codes of details */
+                details?: string;
                 /** @description a day at whose end the roster is looked at, past or to come */
                 asOf?: string;
                 unlisted?: "0" | "1";
@@ -7723,6 +7840,75 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    ownDetails: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One by one */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnDetails"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    changeOwnDetails: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description as typed, by code of the detail; empty for nothing */
+                    values: {
+                        [key: string]: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnDetails"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     changePassword: {
         parameters: {
             query?: never;
@@ -8377,7 +8563,8 @@ export interface operations {
                     /** @description 10,000 rows at most */
                     text: string;
                     division?: string;
-                    kind?: components["schemas"]["PersonKind"];
+                    /** @description one of the four, or one that the platform has beside them */
+                    kind?: string;
                     level?: number | null;
                     /** @description by row: the person it means, or `new` */
                     choices?: {
@@ -9495,6 +9682,54 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    changeDetails: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description as typed, by code of the detail; empty for nothing */
+                    values: {
+                        [key: string]: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description Their page */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     person: {
         parameters: {
             query?: never;
@@ -9546,6 +9781,7 @@ export interface operations {
                     level?: number | null;
                     number?: string | null;
                     email?: string | null;
+                    ownKind?: string | null;
                 };
             };
         };

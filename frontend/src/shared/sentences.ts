@@ -67,7 +67,9 @@ export function noteSentence(
       ...values,
       at: day(values.at as string, zone),
       until: lastDay(values.until as string, zone),
-      kind: typeof values.kind === 'string' ? inSentence(tIn('kind', values.kind)) : '',
+      kind: inSentence(
+        typeof values.own === 'string' ? values.own : typeof values.kind === 'string' ? tIn('kind', values.kind) : '',
+      ),
       role: inSentence(roleName(values.role as string)),
       givers: givers(values.givers ?? note.givers, roleName),
     },

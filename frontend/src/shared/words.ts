@@ -27,6 +27,7 @@ const ROOMS = [
   'sites',
   'steps',
   'today',
+  'details',
 ] as const
 
 const NUMBERS = ['zero', 'one', 'two', 'few', 'many', 'other'] as const

@@ -60,6 +60,8 @@ export const platform = {
     { code: 'club', name: 'Club', glyph: '', seats: null },
   ],
   mayMakeIn: ['seniors'],
+  kinds: [],
+  details: [],
   terms: [{ code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }],
   roles: ROLES.map(([code, name], index) => ({
     code,
@@ -120,6 +122,7 @@ export const person = (given: string, family: string, more: Partial<Person> = {}
   preferred: null,
   former: null,
   kind: 'learner',
+  ownKind: null,
   level: 7,
   division,
   number: '2041010',

@@ -13,6 +13,8 @@ export interface RowColumn {
   sortable?: boolean
   /** It tells rows apart, so that it is always there. */
   always?: boolean
+  /** It is not there unless somebody wants it. */
+  optional?: boolean
   /** Its heading is only for those who listen. */
   unseen?: boolean
 }
@@ -22,11 +24,13 @@ export interface Arrangement {
   /** Keys of the columns that were there when they were put in order. */
   order: string[]
   hidden: string[]
+  /** Of those that are not there by themselves. */
+  shown: string[]
   /** Weights by key. */
   weights: Record<string, number>
 }
 
-export const asGiven = (): Arrangement => ({ order: [], hidden: [], weights: {} })
+export const asGiven = (): Arrangement => ({ order: [], hidden: [], shown: [], weights: {} })
 
 /** Columns in the order somebody wants; one that is new since then stands behind the one it follows by itself. */
 export function inOrder(columns: readonly RowColumn[], { order, weights }: Arrangement): RowColumn[] {
@@ -62,7 +66,9 @@ export function useColumns(name: string, columns: () => readonly RowColumn[]) {
       kept.value,
     ).map((column) => ({
       ...column,
-      hidden: !column.always && kept.value.hidden.includes(column.key),
+      hidden: column.optional
+        ? !kept.value.shown.includes(column.key)
+        : !column.always && kept.value.hidden.includes(column.key),
     })),
   )
   const keys = () => all.value.map(({ key }) => key)
@@ -70,14 +76,18 @@ export function useColumns(name: string, columns: () => readonly RowColumn[]) {
     all,
     visible: computed(() => all.value.filter((column) => !column.hidden)),
     changed: computed(
-      () => kept.value.order.length > 0 || kept.value.hidden.length > 0 || Object.keys(kept.value.weights).length > 0,
+      () =>
+        [...kept.value.order, ...kept.value.hidden, ...kept.value.shown].length > 0 ||
+        Object.keys(kept.value.weights).length > 0,
     ),
     move: (key: string, by: number) => (kept.value = { ...kept.value, order: moved(keys(), key, by) }),
     toggle(key: string) {
-      const hidden = kept.value.hidden.includes(key)
-        ? kept.value.hidden.filter((each) => each !== key)
-        : [...kept.value.hidden, key]
-      kept.value = { ...kept.value, hidden }
+      const list = all.value.find((column) => column.key === key)?.optional ? 'shown' : 'hidden'
+      const keys = kept.value[list]
+      kept.value = {
+        ...kept.value,
+        [list]: keys.includes(key) ? keys.filter((each) => each !== key) : [...keys, key],
+      }
     },
     scale(key: string, by: number) {
       const now = all.value.find((column) => column.key === key)?.weight ?? 1

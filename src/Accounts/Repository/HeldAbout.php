@@ -105,6 +105,7 @@ final class HeldAbout extends BaseRepository
                 'session',
                 'first_password',
                 'person_label',
+                'person_detail',
                 'person_note',
                 'notice',
                 'idempotency',

@@ -34,7 +34,7 @@ final readonly class PersonExport
             [
                 'person' =>
                     <<<'SQL'
-                        SELECT LOWER(HEX(p.id)) AS id, p.kind, d.name AS division, p.level, p.given_name, p.family_name,
+                        SELECT LOWER(HEX(p.id)) AS id, p.kind, p.own_kind, d.name AS division, p.level, p.given_name, p.family_name,
                             p.preferred_name, p.former_name, p.number, p.email
                         FROM person p
                         JOIN division d ON d.id = p.division_id
@@ -71,6 +71,7 @@ final readonly class PersonExport
                     LEFT JOIN person x ON x.id = l2.put_by
                     WHERE l2.person_id IN (?)
                     SQL,
+                'details' => 'SELECT code AS detail, value FROM person_detail WHERE person_id IN (?)',
                 'notes' => <<<SQL
                     SELECT n.made_at AS at, $by AS written_by, n.text, IF(n.taken_back = 1, 'yes', 'no') AS taken_back
                     FROM person_note n

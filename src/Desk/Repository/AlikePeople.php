@@ -37,15 +37,16 @@ final class AlikePeople extends BaseRepository
                     $row->string('code'),
                     $row->intOrNull('level'),
                     $row->int('people'),
+                    $row->stringOrNull('own_kind'),
                 ),
                 $this->rows(
                     <<<'SQL'
-                        SELECT p.kind, d.code, p.level, p.people
+                        SELECT p.kind, p.own_kind, d.code, p.level, p.people
                         FROM (
-                            SELECT kind, division_id, level, COUNT(*) AS people
+                            SELECT kind, own_kind, division_id, level, COUNT(*) AS people
                             FROM person FORCE INDEX (in_order)
                             WHERE gone IS NULL
-                            GROUP BY kind, division_id, level
+                            GROUP BY kind, own_kind, division_id, level
                         ) p
                         JOIN division d ON d.id = p.division_id
                         SQL,

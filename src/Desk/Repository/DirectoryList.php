@@ -10,10 +10,12 @@ use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roster\State;
 use MintDoor\Desk\DirectoryPage;
 use MintDoor\Desk\PeopleAlike;
+use MintDoor\People\DetailNarrowing;
 use MintDoor\People\DirectoryFilter;
 use MintDoor\People\Entity\Person;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Bearers;
+use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Cursor;
@@ -46,8 +48,12 @@ final class DirectoryList extends BaseRepository
         parent::__construct($managers);
     }
 
-    /** By name, or by the word they are found by and then by name: who is called what was typed comes first. */
-    public function page(DirectoryFilter $filter, Reach $reach, int $now): DirectoryPage
+    /**
+     * By name, or by the word they are found by and then by name: who is called what was typed comes first.
+     *
+     * @param ?list<DetailNarrowing> $details null for what nobody has
+     */
+    public function page(DirectoryFilter $filter, Reach $reach, ?array $details, int $now): DirectoryPage
     {
         $tokens = $filter->words();
         $cursor = [] === $tokens
@@ -55,7 +61,7 @@ final class DirectoryList extends BaseRepository
             : $this->bearers->index->cursor($filter->cursor, self::NAME);
         $tokens = [] === $tokens ? [] : $this->bearers->index->drivenBy($tokens, $cursor);
         $order = $this->order($tokens);
-        $criteria = $this->criteria($filter, $tokens, $reach, $now);
+        $criteria = $this->criteria($filter, $tokens, $reach, $details, $now);
         $which = $this->once(clone $criteria, $tokens);
         $which = [] === $tokens
             ? $which->after($order, $cursor)
@@ -149,12 +155,16 @@ final class DirectoryList extends BaseRepository
         return array_sum(array_map(static fn(PeopleAlike $each): int => $each->people, $wanted));
     }
 
-    /** @return list<string> ids, in the order of the list */
-    public function ids(DirectoryFilter $filter, Reach $reach, int $now, int $most): array
+    /**
+     * @param ?list<DetailNarrowing> $details null for what nobody has
+     *
+     * @return list<string> ids, in the order of the list
+     */
+    public function ids(DirectoryFilter $filter, Reach $reach, ?array $details, int $now, int $most): array
     {
         $tokens = $filter->words();
         $tokens = [] === $tokens ? [] : $this->bearers->index->drivenBy($tokens, null);
-        $which = $this->once($this->criteria($filter, $tokens, $reach, $now), $tokens);
+        $which = $this->once($this->criteria($filter, $tokens, $reach, $details, $now), $tokens);
         $rows = $this->rows(
             'SELECT p.id
              FROM '.self::tables($filter, $tokens).'
@@ -167,11 +177,15 @@ final class DirectoryList extends BaseRepository
         return array_map(static fn(Row $row): string => $row->id('id'), $rows);
     }
 
-    /** @param list<string> $tokens that find them, none where they are few and only narrowed down by words */
+    /**
+     * @param list<string>           $tokens  that find them, none where they are few and only narrowed down by words
+     * @param ?list<DetailNarrowing> $details null for what nobody has
+     */
     private function criteria(
         DirectoryFilter $filter,
         array $tokens,
         Reach $reach,
+        ?array $details,
         int $now,
     ): Where {
         $within = 'p.division_id IN (:reach)';
@@ -195,7 +209,7 @@ final class DirectoryList extends BaseRepository
         }
         foreach (
             [
-                'kind' => 'p.kind = :kind',
+                'kind' => '(p.kind = :kind OR p.own_kind = :kind)',
                 'level' => 'p.level = :level',
                 'label' => 'p.id IN (
                     SELECT bears.person_id
@@ -209,6 +223,7 @@ final class DirectoryList extends BaseRepository
                 $where->and($condition, [$name => $filter->{$name}]);
             }
         }
+        null === $details ? $where->and('1 = 0') : PersonDetails::narrow($where, $details, 'p.id');
         if ('' !== $filter->division) {
             $where->and('p.division_id IN (:division)', ['division' => $this->divisionIds([$filter->division])]);
         }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk\Repository;
 
+use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Core\Platform\RoleKnown;
 use MintDoor\Core\Platform\SettingsUse;
 use MintDoor\People\Entity\Person;
+use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Row;
 
@@ -18,6 +20,11 @@ use MintDoor\Shared\Row;
 final class SettingsInUse extends BaseRepository
 {
     protected const ENTITY = Person::class;
+
+    public function __construct(ManagerRegistry $managers, private readonly PersonDetails $details)
+    {
+        parent::__construct($managers);
+    }
 
     /**
      * @param list<string>             $codes short codes of sites that settings speak of
@@ -71,7 +78,27 @@ final class SettingsInUse extends BaseRepository
         );
         $codes = array_fill_keys(array_map(static fn(Row $row): string => $row->string('code'), $known), true);
 
-        return new SettingsUse($people, $sites, $terms, $levels, $traces, $codes, $roles);
+        $kinds = [];
+        foreach ($this->rows(<<<'SQL'
+            SELECT own_kind, COUNT(*) AS people
+            FROM person
+            WHERE gone IS NULL AND own_kind IS NOT NULL
+            GROUP BY own_kind
+            SQL) as $row) {
+            $kinds[$row->string('own_kind')] = $row->int('people');
+        }
+
+        return new SettingsUse(
+            $people,
+            $sites,
+            $terms,
+            $levels,
+            $traces,
+            $codes,
+            $roles,
+            $this->details->inUse(),
+            $kinds,
+        );
     }
 
     /** Whoever changes settings waits for whoever does so already, and makes sites and people wait. */

@@ -32,11 +32,11 @@ final class ReachCounts extends BaseRepository
     protected const ENTITY = Person::class;
 
     private const ALIKE = <<<'SQL'
-        p.kind, p.division_id, p.level, a.closed_from, domain
+        p.kind, p.own_kind, p.division_id, p.level, a.closed_from, domain
         SQL;
 
     private const COLUMNS = <<<'SQL'
-        p.kind AS person_kind, p.level, a.closed_from, %s AS domain,
+        p.kind AS person_kind, p.own_kind, p.level, a.closed_from, %s AS domain,
             (SELECT pd.code FROM division pd WHERE pd.id = p.division_id) AS person_division, COUNT(*) AS people
         SQL;
 
@@ -126,9 +126,10 @@ final class ReachCounts extends BaseRepository
         $address = $some->address;
         $closed = $person->accountClosedFrom <= $now ? $person->accountClosedFrom : Time::FOREVER;
         $here = $some->here?->state->value;
-        $key = implode(' ', [$person->kind->value, $person->division, $person->level, $closed, $address, $here]);
+        $kinds = implode('/', $person->kinds());
+        $key = implode(' ', [$kinds, $person->division, $person->level, $closed, $address, $here]);
         $alike[$key] = new Standers(
-            new CorePerson('', $person->kind, $person->division, $person->level, $closed),
+            new CorePerson('', $person->kind, $person->division, $person->level, $closed, $person->own),
             $address,
             $some->here,
             ($alike[$key]->many ?? 0) + $many,
@@ -147,6 +148,7 @@ final class ReachCounts extends BaseRepository
                 $row->string('person_division'),
                 $row->intOrNull('level'),
                 $row->instant('closed_from'),
+                $row->stringOrNull('own_kind'),
             ),
             null === $domain ? null : 'x@'.$domain,
             null === $state ? null : new Segment(new Window(), State::from($state), [], false, Time::BEGINNING),

@@ -29,7 +29,8 @@ final class StarterDoors extends BaseRepository
     /** Nobody has such a level. */
     private const BELOW_ALL = -1;
 
-    private const BELONGS = 'p.gone IS NULL AND d.code IN (:divisions) AND p.kind IN (:kinds)
+    private const BELONGS = 'p.gone IS NULL AND d.code IN (:divisions)
+        AND (p.kind IN (:kinds) OR p.own_kind IN (:kinds))
         AND (:lowest < 0 OR COALESCE(p.level, -1) BETWEEN :lowest AND :highest)';
 
     /** @return array<string, StarterDoor> by `Starter::key()` */

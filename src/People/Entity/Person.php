@@ -16,7 +16,7 @@ use MintDoor\Shared\Charset;
 #[ORM\UniqueConstraint(columns: ['number'])]
 #[ORM\UniqueConstraint(columns: ['email'])]
 #[ORM\Index(name: 'gone_into', columns: ['gone_into'])]
-#[ORM\Index(name: 'in_order', columns: ['gone', 'sort_name', 'id', 'kind', 'division_id', 'level'])]
+#[ORM\Index(name: 'in_order', columns: ['gone', 'sort_name', 'id', 'kind', 'division_id', 'level', 'own_kind'])]
 #[ORM\Index(name: 'by_level', columns: ['level'])]
 class Person
 {
@@ -47,6 +47,9 @@ class Person
         #[ORM\ManyToOne(targetEntity: self::class)]
         #[ORM\JoinColumn(name: 'gone_into')]
         public ?self $goneInto = null,
+        /** The kind of people that the platform has beside the four, by code. */
+        #[ORM\Column(length: 32, nullable: true, options: Charset::CODE)]
+        public ?string $ownKind = null,
         #[ORM\Column(options: ['default' => 1])] public int $version = 1,
     ) {}
 
@@ -62,6 +65,7 @@ class Person
         $this->email = $facts->email;
         $this->sortName = PersonName::sorted($facts->given, $facts->family);
         $this->terms = $terms;
+        $this->ownKind = $facts->ownKind;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Platform\DetailValue;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\AlikeNumber;
 use MintDoor\People\Facts;
@@ -57,6 +58,7 @@ final readonly class PeopleWriter
             'former_name' => $facts->former,
             'number' => $facts->number,
             'email' => $facts->email,
+            'own_kind' => $facts->ownKind,
         ]);
 
         return new FoundBy($sortName, $names, AlikeNumber::of($kind, $division, $facts->level));
@@ -83,6 +85,21 @@ final readonly class PeopleWriter
         $this->index->add($id, $division, $facts);
 
         return $names;
+    }
+
+    /** @param array<string, DetailValue> $values by code */
+    public function details(string $person, array $values): void
+    {
+        foreach ($values as $code => $value) {
+            if (null !== $value->text) {
+                $this->rows->add('person_detail', [
+                    'person_id' => BulkWriter::id($person),
+                    'code' => $code,
+                    'value' => $value->text,
+                    'amount' => null === $value->amount ? null : (string) $value->amount,
+                ]);
+            }
+        }
     }
 
     public function account(

@@ -6,6 +6,7 @@ namespace MintDoor\Roster\Repository;
 
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Roster\RosterCriteria;
 use MintDoor\Roster\RosterPlace;
@@ -152,6 +153,9 @@ final class RosterList extends BaseRepository
                 $where->and($condition, [$name => $value]);
             }
         }
+        null === $criteria->details
+            ? $where->and('1 = 0')
+            : PersonDetails::narrow($where, $criteria->details, 'g.person_id');
         foreach ($criteria->tokens as $n => $token) {
             $criteria->byTerms
                 ? $where->and("e.terms LIKE :word$n", ["word$n" => '% '.$token.'%'])

@@ -19,7 +19,7 @@ final readonly class Callers
     use Statements;
 
     private const SELECT = <<<'SQL'
-        SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
+        SELECT p.id, p.kind, p.own_kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
             a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
             a.language, a.time_zone,
             (

@@ -40,6 +40,54 @@ final class AccountBatchTest extends ApiTestCase
         self::assertSame(['ready', 'nothing-to-do'], array_column($chosen['rows'], 'verdict'));
     }
 
+    public function testColumnsMayBeDetailsOfThePlatformAndKindsItsOwn(): void
+    {
+        $detail = ['type' => 'text', 'choices' => [], 'kinds' => [], 'seenBy' => ['staff']];
+        $this->settle([
+            'details' => [
+                [...$detail, 'code' => 'plays', 'name' => 'Instrument', 'changedBy' => ['staff']],
+                [...$detail, 'code' => 'fee', 'name' => 'Fee', 'type' => 'number', 'changedBy' => []],
+            ],
+            'kinds' => [['code' => 'visitor', 'name' => 'Visiting student', 'like' => 'learner', 'roles' => []]],
+        ]);
+        $this->make('admin', "Name,Kind,Instrument,Fee\nNoor Haddad,visiting student,cello,\"80,0\"\nKai Moreau,,,");
+        $kept = 'SELECT p.given_name, p.kind, p.own_kind, d.code, d.value, d.amount
+            FROM person p LEFT JOIN person_detail d ON d.person_id = p.id
+            WHERE p.family_name IN (?, ?) ORDER BY p.given_name, d.code';
+        self::assertEquals(
+            [
+                ['Kai', 'learner', null, null, null, null],
+                ['Noor', 'learner', 'visitor', 'fee', '80', 80],
+                ['Noor', 'learner', 'visitor', 'plays', 'cello', null],
+            ],
+            array_map(array_values(...), $this->db()->fetchAllAssociative($kept, ['Haddad', 'Moreau'])),
+        );
+        self::assertSame(
+            ['Haddad'],
+            array_map(
+                static fn(array $item): string => $item['person']['family'],
+                $this->call('admin', 'GET', '/directory?kind=visitor')['items'],
+            ),
+        );
+
+        $look = $this->batch('lead', "Name,Instrument,Fee\nAda Lind,viola,\nBo Lind,viola,3\nCy Lind,,much", [
+            'kind' => 'visitor',
+        ]);
+        self::assertSame(
+            [['ready', ''], ['refused', 'not-yours'], ['refused', 'not-a-number']],
+            array_map(
+                static fn(array $row): array => [$row['verdict'], $row['reasons'][0]['code'] ?? ''],
+                $look['rows'],
+            ),
+        );
+        self::assertSame(['visitor', ['plays' => 'viola']], [
+            $look['rows'][0]['ownKind'],
+            $look['rows'][0]['details'],
+        ]);
+        $wrong = $this->batch('admin', 'Ada Lind', ['kind' => 'robot'], 422);
+        self::assertSame('/kind', $wrong['errors'][0]['pointer']);
+    }
+
     public function testATutorMakesLearnersOfTheirDivisionOnly(): void
     {
         self::assertSame(

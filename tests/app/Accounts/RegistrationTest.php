@@ -7,7 +7,6 @@ namespace MintDoor\Tests\App\Accounts;
 use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Accounts\Registered;
 use MintDoor\Accounts\Registering;
-use MintDoor\Platform\PlatformSettings;
 use MintDoor\Shared\Id;
 use MintDoor\Tests\App\ApiTestCase;
 
@@ -209,13 +208,7 @@ final class RegistrationTest extends ApiTestCase
     /** @param array<string, mixed> $how */
     private function open(array $how): void
     {
-        $book = $this->call('admin', 'GET', '/settings');
-        $registration = ['division' => 'seniors', 'domains' => [], 'asks' => [], ...$how];
-        $settings = [...$book['settings'], 'registrations' => [$registration]];
-        $this->call('admin', 'PUT', '/settings', ['settings' => $settings, 'apply' => true], 200, [
-            'If-Match' => '"'.$book['version'].'"',
-        ]);
-        $this->service(PlatformSettings::class)->reset();
+        $this->settle(['registrations' => [['division' => 'seniors', 'domains' => [], 'asks' => [], ...$how]]]);
     }
 
     private function withoutAccount(string $person): void

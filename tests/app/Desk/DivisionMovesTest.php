@@ -65,16 +65,14 @@ final class DivisionMovesTest extends ApiTestCase
 
     public function testWhoHasALevelThatTheOtherDivisionDoesNotHaveStays(): void
     {
-        $settings = $this->call('admin', 'GET', '/settings')['settings'];
-        foreach ($settings['divisions'] as &$division) {
+        $divisions = $this->call('admin', 'GET', '/settings')['settings']['divisions'];
+        foreach ($divisions as &$division) {
             if ('evening' === $division['code']) {
                 $division['levels'] = ['first' => 1, 'names' => ['One', 'Two', 'Three']];
             }
         }
         unset($division);
-        $this->call('admin', 'PUT', '/settings', ['settings' => $settings, 'apply' => true], headers: [
-            'If-Match' => '"0"',
-        ]);
+        $this->settle(['divisions' => $divisions]);
         $move = ['from' => 'seniors', 'people' => 'evening', 'retire' => true];
         $looked = $this->call('admin', 'POST', '/division-moves', $move);
         self::assertSame([1, 2], [$looked['people'], $looked['stay']]);
@@ -89,16 +87,14 @@ final class DivisionMovesTest extends ApiTestCase
 
     public function testPartsGoAlongAndWhatCannotBeIsSaidAtItsField(): void
     {
-        $settings = $this->call('admin', 'GET', '/settings')['settings'];
-        foreach ($settings['divisions'] as &$division) {
+        $divisions = $this->call('admin', 'GET', '/settings')['settings']['divisions'];
+        foreach ($divisions as &$division) {
             if ('evening' === $division['code']) {
                 $division['parent'] = 'seniors';
             }
         }
         unset($division);
-        $this->call('admin', 'PUT', '/settings', ['settings' => $settings, 'apply' => true], headers: [
-            'If-Match' => '"0"',
-        ]);
+        $this->settle(['divisions' => $divisions]);
         $wrong = $this->call('admin', 'POST', '/division-moves', ['from' => 'seniors', 'below' => 'evening'], 422);
         self::assertSame(['/below'], array_column($wrong['errors'], 'pointer'));
         $made = $this->call('admin', 'POST', '/division-moves', [

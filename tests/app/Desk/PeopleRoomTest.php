@@ -127,7 +127,7 @@ final class PeopleRoomTest extends ApiTestCase
         );
         self::assertSame(
             ['learner@example.org', 'Rang up.', 'learner'],
-            [$parts['person']['rows'][0][9], $parts['notes']['rows'][0][2], $parts['account']['rows'][0][0]],
+            [$parts['person']['rows'][0][10], $parts['notes']['rows'][0][2], $parts['account']['rows'][0][0]],
         );
         self::assertNotSame([], $parts['how access was given']['rows']);
         self::assertSame('role-changed', $parts['messages']['rows'][0][2]);

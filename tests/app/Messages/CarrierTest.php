@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Messages;
 
-use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\MailSecrets;
 use MintDoor\Tests\App\ApiTestCase;
 
@@ -47,7 +46,7 @@ final class CarrierTest extends ApiTestCase
         $other = new MailServer();
         try {
             $mail = [...$this->mail($server->port), 'user' => 'elm'];
-            $this->put(['mail' => $mail]);
+            $this->settle(['mail' => $mail]);
             $kept = $this->call('admin', 'PUT', '/settings/mail-password', ['password' => 'a secret of ours']);
             $this->try($mail, 'me@example.org');
             $this->try([...$mail, 'port' => $other->port], 'me@example.org');
@@ -73,7 +72,7 @@ final class CarrierTest extends ApiTestCase
     {
         $server = new MailServer();
         try {
-            $this->put(['mail' => $this->mail($server->port), 'letterheads' => [
+            $this->settle(['mail' => $this->mail($server->port), 'letterheads' => [
                 $this->letterhead(null, ['replyTo' => 'office@elm.example', 'footer' => 'Elm Park, 1 Elm Road']),
                 $this->letterhead('seniors', ['sender' => 'The Seniors']),
             ]]);
@@ -95,7 +94,7 @@ final class CarrierTest extends ApiTestCase
         $at = static fn(int $instant): string => (new \DateTimeImmutable('@'.$instant))->setTimezone($zone)->format(
             'H:i'
         );
-        $this->put([
+        $this->settle([
             'divisions' => array_map(
                 static fn(array $division): array => [...$division, 'timeZone' => 'UTC'],
                 $this->call('admin', 'GET', '/settings')['settings']['divisions'],
@@ -186,15 +185,6 @@ final class CarrierTest extends ApiTestCase
         $empty = ['sender' => '', 'replyTo' => '', 'footer' => '', 'quietFrom' => '', 'quietUntil' => ''];
 
         return ['division' => $division, ...$empty, ...$other];
-    }
-
-    /** @param array<string, mixed> $other */
-    private function put(array $other): void
-    {
-        $book = $this->call('admin', 'GET', '/settings');
-        $body = ['settings' => [...$book['settings'], ...$other], 'apply' => true];
-        $this->call('admin', 'PUT', '/settings', $body, 200, ['If-Match' => '"'.$book['version'].'"']);
-        $this->service(PlatformSettings::class)->reset();
     }
 
     private function tell(): void

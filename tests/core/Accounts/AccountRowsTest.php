@@ -8,6 +8,9 @@ use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\Accounts\AccountRows;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Platform\Detail;
+use MintDoor\Core\Platform\DetailType;
+use MintDoor\Core\Platform\OwnKind;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -39,6 +42,44 @@ final class AccountRowsTest extends TestCase
             $draft->email,
             $draft->division,
         ]);
+    }
+
+    public function testColumnsMayBeDetailsAndKindsThoseOfThePlatform(): void
+    {
+        $reader = new AccountRows(
+            [],
+            ['all' => 'All'],
+            'all',
+            PersonKind::External,
+            details: [
+                new Detail('plays', 'Instrument played', DetailType::Choice, ['Viola', 'Cello']),
+                new Detail('ends', 'Contract ends', DetailType::Date),
+            ],
+            kinds: [new OwnKind('alumni', 'Alumna or alumnus', 'external'), new OwnKind('aide', 'Aide', 'staff')],
+            own: 'alumni',
+        );
+        $drafts = $reader->read(
+            "Name;Kind;INSTRUMENT PLAYED;Contract ends\nAda Lind;;viola;\nBo Lind;aide;;31.1.2027\n"
+                .'Cy Lind;guest;drum;soon',
+        );
+        self::assertSame(
+            [
+                [PersonKind::External, 'alumni', ['plays' => 'Viola'], []],
+                [PersonKind::Staff, 'aide', ['ends' => '2027-01-31'], []],
+                [PersonKind::External, null, [], ['not-a-choice', 'not-a-day']],
+            ],
+            array_map(
+                static fn(AccountDraft $draft): array => [
+                    $draft->kind,
+                    $draft->ownKind,
+                    $draft->details,
+                    array_column($draft->problems, 'code'),
+                ],
+                $drafts,
+            ),
+        );
+        $byLooks = $reader->read("Dee\tLind\tAide")[0];
+        self::assertSame([PersonKind::Staff, 'aide'], [$byLooks->kind, $byLooks->ownKind]);
     }
 
     public function testAFirstRowNamesTheColumns(): void

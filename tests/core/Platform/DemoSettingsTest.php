@@ -17,7 +17,8 @@ final class DemoSettingsTest extends TestCase
     public function testTheyKeepTheLaws(): void
     {
         $demo = DemoSettings::read();
-        self::assertSame([], SettingsLaws::check($demo->settings, $demo->settings, new SettingsUse(), ['en']));
+        $use = new SettingsUse(roles: $demo->rules->roles->known());
+        self::assertSame([], SettingsLaws::check($demo->settings, $demo->settings, $use, ['en']));
         $divisions = array_column($demo->settings->divisions->all(), 'code');
         self::assertSame([], RuleLaws::check($demo->rules, $demo->rules, [], $divisions));
     }

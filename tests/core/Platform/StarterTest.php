@@ -26,9 +26,9 @@ final class StarterTest extends TestCase
             foreach ($tree->all() as $each) {
                 self::assertSame(
                     $tree->within($each->code, $of->code),
-                    $starter->covers('learner', $each->code, null, $tree),
+                    $starter->covers(['learner'], $each->code, null, $tree),
                 );
-                self::assertFalse($starter->covers('staff', $each->code, null, $tree));
+                self::assertFalse($starter->covers(['staff'], $each->code, null, $tree));
             }
         }
     }
@@ -37,7 +37,7 @@ final class StarterTest extends TestCase
     {
         $tree = new DivisionTree([new Division('aa', 'Aa')]);
         $starter = new Starter('aa', 'START', 'learner', ['learner'], 3, 5);
-        $covers = static fn(?int $level): bool => $starter->covers('learner', 'aa', $level, $tree);
+        $covers = static fn(?int $level): bool => $starter->covers(['learner'], 'aa', $level, $tree);
         self::assertSame(
             [false, true, true, false, false],
             array_map($covers, [2, 3, 5, 6, null]),
