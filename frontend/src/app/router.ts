@@ -154,7 +154,7 @@ export const router = createRouter({
       meta: { words: ['steps', 'platform', 'rules', 'roster'] },
     },
     {
-      path: '/platform/:part(general|divisions|terms|days-off|starters|labels|messages|register|versions)?',
+      path: '/platform/:part(general|divisions|terms|days-off|starters|labels|details|kinds|messages|register|versions)?',
       name: 'platform',
       component: () => import('@/platform/PlatformPage.vue'),
       meta: { words: ['platform', 'glossary'] },

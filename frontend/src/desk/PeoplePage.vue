@@ -215,8 +215,11 @@ header h1 {
   order: 1;
   margin-left: auto;
 }
-.filters .p-inputtext {
-  width: 260px;
+.filters > .p-inputtext {
+  width: 240px;
+}
+.filters > .label {
+  width: 140px;
 }
 .picked {
   display: flex;

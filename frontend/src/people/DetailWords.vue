@@ -22,9 +22,7 @@ const write = (code: string, value: string) => (asked.value = writeWanted(new Ma
 const soon = useDebounceFn(write, 300)
 function add(code: string | undefined) {
   const detail = all.value.find((each) => each.code === code)
-  if (!detail) return
-  opened.value.push(detail.code)
-  if (detail.choices[0]) write(detail.code, detail.choices[0])
+  if (detail) opened.value.push(detail.code)
 }
 function drop(code: string) {
   opened.value = opened.value.filter((each) => each !== code)
@@ -50,8 +48,8 @@ function end(code: string, which: 0 | 1, value: string | undefined) {
       :label="name"
       :model-value="wanted.get(code) ?? ''"
       :options="[
+        { value: '', label: t('details.any', { name }) },
         ...choices.map((choice) => ({ value: choice, label: t('details.is', { name, value: choice }) })),
-        { value: '', label: t('details.drop') },
       ]"
       @update:model-value="$event ? write(code, $event) : drop(code)"
     />
@@ -92,6 +90,7 @@ function end(code: string, which: 0 | 1, value: string | undefined) {
   </span>
   <PickOne
     v-if="offered.length"
+    :key="offered.length"
     class="more"
     :label="t('details.add')"
     :placeholder="t('details.and')"

@@ -66,10 +66,12 @@ const tidy = (index: number) => {
   const kept = details.value[index]!.choices.map((choice) => choice.trim()).filter(Boolean)
   if (kept.join('\n') !== details.value[index]!.choices.join('\n')) set(index, { choices: kept })
 }
+const SOME = 3
+const some = (choices: string[]) => choices.slice(0, SOME).join(', ') + (choices.length > SOME ? '…' : '')
 const said = (detail: Detail) =>
   [
     detail.type === 'choice' && detail.choices.length
-      ? t('platform.details.oneOf', { choices: listed(detail.choices.filter(Boolean)) })
+      ? t('platform.details.oneOf', { n: detail.choices.length, choices: some(detail.choices) }, detail.choices.length)
       : inSentence(t(`platform.details.types.${detail.type}`)),
     ...(detail.kinds.length
       ? [listed(kinds.value.filter(({ code }) => detail.kinds.includes(code)).map(({ name }) => name))]

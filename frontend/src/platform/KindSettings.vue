@@ -7,7 +7,7 @@ import { api, take, type Settings } from '@/shared/api'
 import { codeFrom } from '@/shared/codes'
 import { FOUR_KINDS } from '@/shared/kinds'
 import { listed } from '@/shared/lists'
-import { t, tIn } from '@/shared/words'
+import { inSentence, t, tIn } from '@/shared/words'
 import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
@@ -46,8 +46,9 @@ const toggle = (index: number, role: string, on: boolean) => {
   const { roles } = kinds.value[index]!
   set(index, { roles: on ? [...roles, role] : roles.filter((each) => each !== role) })
 }
+const likeName = ({ like }: Kind) => inSentence(tIn('platform.starter.kind', like))
 const said = (kind: Kind) => {
-  const like = tIn('platform.starter.kind', kind.like)
+  const like = likeName(kind)
   const roles = rolesOf(kind.like).filter(({ code }) => kind.roles.includes(code))
   return kind.roles.length
     ? t('platform.kinds.saidSome', { like, roles: listed(roles.map(({ name }) => name)) })
@@ -57,7 +58,13 @@ const said = (kind: Kind) => {
 
 <template>
   <p class="soft">{{ t('platform.kinds.more') }}</p>
-  <p>{{ t('platform.kinds.four', { kinds: listed(FOUR_KINDS.map((kind) => t(`platform.starter.kind.${kind}`))) }) }}</p>
+  <p>
+    {{
+      t('platform.kinds.four', {
+        kinds: listed(FOUR_KINDS.map((kind) => inSentence(t(`platform.starter.kind.${kind}`)))),
+      })
+    }}
+  </p>
   <ul v-if="kinds.length">
     <li v-for="(kind, index) in kinds" :key="index">
       <p class="line">
@@ -107,9 +114,7 @@ const said = (kind: Kind) => {
             @update:model-value="toggle(index, role.code, $event === true)"
             >{{ role.name }}</Tick
           >
-          <span class="hint">{{
-            t('platform.kinds.rolesHint', { like: tIn('platform.starter.kind', kind.like) })
-          }}</span>
+          <span class="hint">{{ t('platform.kinds.rolesHint', { like: likeName(kind) }) }}</span>
         </fieldset>
       </div>
     </li>

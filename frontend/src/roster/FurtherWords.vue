@@ -71,6 +71,7 @@ function add(name: Further | undefined) {
   />
   <PickOne
     v-if="offered.length"
+    :key="offered.length"
     class="more"
     :label="t('further.add')"
     :placeholder="t('further.and')"

@@ -241,6 +241,11 @@ async function act(request: Parameters<typeof change>[1]) {
 </template>
 
 <style scoped>
+.kept {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
 .docked {
   --docked: 380px;
   --edge: var(--mint);

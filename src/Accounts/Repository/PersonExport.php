@@ -34,7 +34,8 @@ final readonly class PersonExport
             [
                 'person' =>
                     <<<'SQL'
-                        SELECT LOWER(HEX(p.id)) AS id, p.kind, p.own_kind, d.name AS division, p.level, p.given_name, p.family_name,
+                        SELECT LOWER(HEX(p.id)) AS id, p.kind, p.own_kind, d.name AS division, p.level,
+                            p.given_name, p.family_name,
                             p.preferred_name, p.former_name, p.number, p.email
                         FROM person p
                         JOIN division d ON d.id = p.division_id
