@@ -14,6 +14,7 @@ final readonly class Registration
      * @param list<string> $domains  such as `example.org`, for `RegistrationFor::Domains`
      * @param bool         $approved whether an administrator says yes before there is an account
      * @param list<string> $asks     some of `ASKS`, beside the name and the address
+     * @param string       $language in which they are written to; empty for that of the division
      */
     public function __construct(
         public string $division,
@@ -21,6 +22,7 @@ final readonly class Registration
         public array $domains = [],
         public bool $approved = true,
         public array $asks = [],
+        public string $language = '',
     ) {}
 
     /** Whether somebody with an address may register; what a code says is looked at elsewhere. */

@@ -72,7 +72,7 @@ final class SettingsLaws
             ...self::look($after->look),
             ...self::mail($after->mail),
             ...self::letterheads($after),
-            ...self::registrations($after),
+            ...self::registrations($after, $languages),
             ...self::starters($after, $use),
             ...self::labels($after->labels),
             ...self::details($before, $after, $use),
@@ -425,8 +425,12 @@ final class SettingsLaws
         return $is && \strlen($address) <= self::LONGEST_ADDRESS ? [] : [new SettingsProblem($where, 'not-an-address')];
     }
 
-    /** @return list<SettingsProblem> */
-    private static function registrations(Settings $settings): array
+    /**
+     * @param list<string> $languages
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function registrations(Settings $settings, array $languages): array
     {
         $problems = [];
         $seen = [];
@@ -440,6 +444,10 @@ final class SettingsLaws
             // Lists are read by numbers, and doors open for levels: nobody gives themselves either.
             if ([] !== $registration->asks && !$registration->approved) {
                 $problems[] = new SettingsProblem($at.'asks', 'asks-unapproved');
+            }
+            $language = strtolower((string) strtok($registration->language, '-'));
+            if ('' !== $registration->language && !\in_array($language, $languages, true)) {
+                $problems[] = new SettingsProblem($at.'language', 'no-such-language');
             }
             if (RegistrationFor::Domains === $registration->for && [] === $registration->domains) {
                 $problems[] = new SettingsProblem($at.'domains', 'no-domain');

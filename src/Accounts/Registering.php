@@ -29,6 +29,7 @@ use MintDoor\Shared\Ids;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Repository\Callers;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
 
@@ -53,6 +54,7 @@ final readonly class Registering
         private PlatformClock $clock,
         private Ids $ids,
         private MessageBusInterface $bus,
+        private Callers $settled,
     ) {}
 
     /** @return list<OpenDivision> those in which people register, as they are read */
@@ -135,7 +137,8 @@ final readonly class Registering
             $registration = $this->of($known->division, $registration);
         }
         $division = $registration->division;
-        $template = $this->texts->nearest(MessageKind::Registration, null, $division->code, $division->language);
+        $language = $this->language($division);
+        $template = $this->texts->nearest(MessageKind::Registration, null, $division->code, $language);
         $letter = $template->template->fill(
             [
                 'name' => $registration->givenName.' '.$registration->familyName,
@@ -144,7 +147,7 @@ final readonly class Registering
                 'platform' => $this->settings->name(),
                 'division' => $division->name,
             ],
-            $division->language,
+            $language,
         );
         $this->messages->queue(
             [
@@ -247,11 +250,24 @@ final readonly class Registering
             number: $free ? $number : null,
             email: $registration->email,
         );
-        $id = $this->accounts->make(PersonKind::Learner, $registration->division->code, $facts, $hash);
+        $division = $registration->division;
+        $id = $this->accounts->make(PersonKind::Learner, $division->code, $facts, $hash);
+        $language = $this->language($division);
+        if ($language !== $division->language) {
+            $this->settled->settle($id, $language, null);
+        }
         $this->registrations->remove($registration);
         $this->registrations->flush();
 
         return $id;
+    }
+
+    /** In which somebody is written to who registers in a division. */
+    private function language(Division $division): string
+    {
+        $language = $this->settings->read()->registrationOf($division->code)->language ?? '';
+
+        return '' === $language ? $division->language : $language;
     }
 
     /** The same in the division that somebody of the directory is of: whoever administers it says yes. */

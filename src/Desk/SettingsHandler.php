@@ -52,12 +52,17 @@ final readonly class SettingsHandler
         $data = [...SettingsCodec::write($this->settings->read()), ...$data];
         $settings = SettingsCodec::read($data);
         $plain = static function (array $data): array {
-            $rows = (array) ($data['divisions'] ?? []);
-            usort($rows, static fn(mixed $a, mixed $b): int => serialize($a) <=> serialize($b));
+            $rows = array_column(array_filter((array) ($data['divisions'] ?? []), is_array(...)), null, 'code');
+            ksort($rows);
 
             return [...$data, 'divisions' => $rows];
         };
-        if ($plain($data) != $plain(SettingsCodec::write($settings))) {
+        $written = $plain(SettingsCodec::write($settings));
+        // A file of before may not know of something; whatever it says is kept as it says it.
+        if (
+            array_replace_recursive($written, $plain($data)) != $written
+            || \count((array) ($data['divisions'] ?? [])) !== \count($written['divisions'])
+        ) {
             throw Problem::field('/settings', 'not-understood', 'desk.something-these-settings-not');
         }
 

@@ -197,6 +197,7 @@ final class SettingsCodec
             self::strings($row['domains'] ?? []),
             false !== ($row['approved'] ?? true),
             array_values(array_intersect($asks, Registration::ASKS)),
+            self::string($row['language'] ?? ''),
         );
     }
 

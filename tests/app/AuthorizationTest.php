@@ -588,7 +588,14 @@ final class AuthorizationTest extends ApiTestCase
     private function registering(bool $confirmed): array
     {
         $this->settle(['registrations' => [
-            ['division' => 'seniors', 'for' => 'anybody', 'domains' => [], 'approved' => $confirmed, 'asks' => []],
+            [
+                'division' => 'seniors',
+                'for' => 'anybody',
+                'domains' => [],
+                'approved' => $confirmed,
+                'asks' => [],
+                'language' => '',
+            ],
         ]]);
         $id = $this->service(Ids::class)->next();
         $this->db()->insert('registration', [

@@ -5,6 +5,7 @@ import { computed, reactive } from 'vue'
 import { api, take, type Settings } from '@/shared/api'
 import { useForm } from '@/shared/busy'
 import { queries } from '@/shared/queries'
+import { languageOptions } from '@/shared/tags'
 import { t } from '@/shared/words'
 import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
@@ -22,7 +23,14 @@ const divisions = computed(() =>
     .filter(({ retired }) => !retired),
 )
 const indexOf = (division: string) => props.settings.registrations.findIndex((each) => each.division === division)
-const none = (division: string): Registration => ({ division, for: 'nobody', domains: [], approved: true, asks: [] })
+const none = (division: string): Registration => ({
+  division,
+  for: 'nobody',
+  domains: [],
+  approved: true,
+  asks: [],
+  language: '',
+})
 const of = (division: string) => props.settings.registrations[indexOf(division)] ?? none(division)
 
 function set<K extends keyof Registration>(division: string, field: K, value: Registration[K]) {
@@ -96,6 +104,14 @@ const keep = (division: string) =>
           </span>
           <span v-if="typed[code] !== undefined && wrong" class="wrong" role="alert">{{ wrong }}</span>
         </div>
+        <PickOne
+          v-if="of(code).for !== 'nobody'"
+          stacked
+          :label="t('platform.division.language')"
+          :options="[{ value: '', label: t('platform.register.asDivision') }, ...languageOptions()]"
+          :model-value="of(code).language"
+          @update:model-value="set(code, 'language', $event ?? '')"
+        />
       </div>
       <p v-if="of(code).for !== 'nobody'" class="ticks">
         <Tick :model-value="of(code).approved" @update:model-value="set(code, 'approved', !of(code).approved)">{{

@@ -3131,6 +3131,8 @@ export interface components {
             domains: string[];
             approved: boolean;
             asks: ("number" | "level")[];
+            /** @description in which they are written to; empty for that of the division */
+            language: string;
         };
         StarterSettings: {
             /** @description code; with those below it */

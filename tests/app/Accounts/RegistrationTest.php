@@ -48,6 +48,24 @@ final class RegistrationTest extends ApiTestCase
         self::assertNull($number, 'Nobody gives themselves a number.');
     }
 
+    public function testTheyAreWrittenToInTheLanguageThatIsSet(): void
+    {
+        $this->open(['for' => 'anybody', 'approved' => false, 'language' => 'en-NZ']);
+        $this->call(null, 'POST', '/register', $this->newcomer(), 202);
+        $token = $this->token('noor@elm.example');
+        self::assertSame('en-NZ', $this->db()->fetchOne("SELECT language FROM message WHERE kind = 'registration'"));
+        $body = ['token' => $token, 'password' => self::PASSWORD_OF_OWN];
+        $login = $this->call(null, 'POST', '/register/confirm', $body)['login'];
+        self::assertSame('en-NZ', $this->db()->fetchOne('SELECT language FROM account WHERE login = ?', [$login]));
+        $settings = $this->call('admin', 'GET', '/settings')['settings'];
+        $settings['registrations'][0]['language'] = 'tlh';
+        $problems = $this->call('admin', 'PUT', '/settings', ['settings' => $settings])['problems'];
+        self::assertSame(
+            ['registrations/0/language' => 'no-such-language'],
+            array_column($problems, 'code', 'where'),
+        );
+    }
+
     public function testWhoIsKnownIsToldNothingElseAndGetsALink(): void
     {
         $this->open(['for' => 'anybody', 'approved' => false]);
@@ -208,7 +226,13 @@ final class RegistrationTest extends ApiTestCase
     /** @param array<string, mixed> $how */
     private function open(array $how): void
     {
-        $this->settle(['registrations' => [['division' => 'seniors', 'domains' => [], 'asks' => [], ...$how]]]);
+        $this->settle(['registrations' => [[
+            'division' => 'seniors',
+            'domains' => [],
+            'asks' => [],
+            'language' => '',
+            ...$how,
+        ]]]);
     }
 
     private function withoutAccount(string $person): void

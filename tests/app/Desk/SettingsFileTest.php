@@ -5,17 +5,23 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App\Desk;
 
 use MintDoor\Core\Platform\DaysOff;
+use MintDoor\Core\Platform\Detail;
+use MintDoor\Core\Platform\DetailReader;
+use MintDoor\Core\Platform\DetailType;
 use MintDoor\Core\Platform\Division;
 use MintDoor\Core\Platform\DivisionTree;
+use MintDoor\Core\Platform\LabelsKept;
 use MintDoor\Core\Platform\Letterhead;
 use MintDoor\Core\Platform\Levels;
 use MintDoor\Core\Platform\Look;
 use MintDoor\Core\Platform\MailCarrier;
 use MintDoor\Core\Platform\MailSecurity;
 use MintDoor\Core\Platform\MailServer;
+use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Platform\Registration;
 use MintDoor\Core\Platform\RegistrationFor;
 use MintDoor\Core\Platform\Settings;
+use MintDoor\Core\Platform\Starter;
 use MintDoor\Core\Platform\Term;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Demo\Dice;
@@ -23,6 +29,7 @@ use MintDoor\Desk\SettingsFile;
 use MintDoor\Platform\SettingsCodec;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Tests\App\ApiTestCase;
+use Symfony\Component\Yaml\Yaml;
 
 final class SettingsFileTest extends ApiTestCase
 {
@@ -76,8 +83,25 @@ final class SettingsFileTest extends ApiTestCase
                         [$text(), $text()],
                         $dice->chance(50),
                         $dice->chance(50) ? ['level', 'number'] : [],
+                        $text(),
                     ),
                 ],
+                $dice->chance(30) ? [] : [new Starter('d0', $text(), $text(), [$text()], 1, 3)],
+                new LabelsKept($dice->chance(50), [$text(), $text()]),
+                $dice->chance(30)
+                    ? []
+                    : [
+                        new Detail(
+                            $text(),
+                            $text(),
+                            DetailType::cases()[$dice->below(4)],
+                            [$text(), $text()],
+                            [$text()],
+                            $dice->chance(50) ? DetailReader::cases() : [],
+                            [DetailReader::cases()[$dice->below(2)]],
+                        ),
+                    ],
+                $dice->chance(30) ? [] : [new OwnKind($text(), $text(), $text(), [$text(), $text()])],
             );
             $rules = Rules::first(['d0'], ['d1']);
             $read = $file->read(SettingsFile::dump($settings, $rules));
@@ -112,6 +136,26 @@ final class SettingsFileTest extends ApiTestCase
         self::assertSame('2.2', $done['version']);
         self::assertSame('Elders', $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['division']['name']);
         self::assertSame(90, $this->call('lead', 'GET', '/rules')['rules']['limits']['seats']);
+    }
+
+    /** Files are kept: one that was saved before the program knew of something is still read. */
+    public function testAFileOfBeforeIsRead(): void
+    {
+        $data = (array) Yaml::parse($this->saved());
+        $settings = (array) $data['settings'];
+        $put = fn(array $settings, int $status = 200): array => $this->call('admin', 'PUT', '/settings/file', [
+            'text' => Yaml::dump(['settings' => $settings]),
+        ], $status);
+        $divisions = array_map(
+            static fn(mixed $division): array => array_diff_key((array) $division, ['welcome' => true]),
+            (array) $settings['divisions'],
+        );
+        $registration = ['division' => 'seniors', 'for' => 'anybody', 'approved' => true];
+        $of = array_diff_key($settings, ['details' => true, 'kinds' => true, 'labels' => true]);
+        $plan = $put([...$of, 'divisions' => $divisions, 'registrations' => [$registration]]);
+        self::assertSame(['registration'], array_column($plan['settings']['differences'], 'of'));
+        $put([...$of, 'registrations' => [[...$registration, 'colour' => 'red']]], 422);
+        $put([...$of, 'divisions' => [...$divisions, $divisions[0]]], 422);
     }
 
     public function testAFileMayHaveOnePartOnly(): void

@@ -2204,6 +2204,7 @@ export interface Sentences {
   'platform.register.approved': [never, false]
   'platform.register.asks.number': [never, false]
   'platform.register.asks.level': [never, false]
+  'platform.register.asDivision': [never, false]
   'register.title': [never, false]
   'register.nowhere': [never, false]
   'register.division': [never, false]
