@@ -146,6 +146,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
         'days-off',
         'starters',
         'labels',
+        'details',
+        'kinds',
         'messages',
         'register',
         'versions',

@@ -1,4 +1,5 @@
 import { choose, expect, expectAccessible, signIn, strip, test } from './door'
+import { STAGE } from './stage'
 
 test('a division comes below another, with levels of its own, is offered in forms, and goes again', async ({
   page,
@@ -180,4 +181,64 @@ test('a division is in its starter site by itself, is merged into another, and a
   await page.goto('/numbers?division=northlight')
   await expect(page.getByText('Chamber Music Evenings')).toBeVisible()
   await expectAccessible(page)
+})
+
+test('a detail of people is made, written, found and shown, and a kind of people is kept to its roles', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/platform/details')
+  await page.getByRole('button', { name: 'Add a detail' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Concert dress')
+  await choose(page, 'What is written there', 'One of a list')
+  const list = page.getByLabel('The list, one on each line')
+  await list.fill('Small\nsmall\nLarge')
+  await expect(page.getByText('The list has “Small” twice').first()).toBeVisible()
+  await list.fill('Small\nLarge')
+  await page.getByRole('checkbox', { name: 'Staff who look after a person' }).check()
+  await expect(page.getByRole('complementary').getByText('Concert dress: a new detail of people.')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Put these settings in force' }).click()
+  await expect(strip(page)).toContainText('The settings are changed.')
+
+  const tutor = await browser.newPage({ baseURL: STAGE.url, viewport: { width: 1280, height: 800 } })
+  await signIn(tutor, 'mara.lindqvist')
+  await tutor.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).first().click()
+  await tutor
+    .getByRole('row', { name: /Haverbeke, Ilse/ })
+    .getByText('Haverbeke, Ilse')
+    .click()
+  await tutor.getByRole('link', { name: 'All about them' }).click()
+  await tutor.getByRole('button', { name: 'Change details' }).click()
+  await choose(tutor, 'Concert dress', 'Large')
+  await tutor.getByLabel('Mark so far').fill('very good')
+  await tutor.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(tutor.getByText('Write a number with digits only')).toBeVisible()
+  await tutor.getByLabel('Mark so far').fill('17,5')
+  await tutor.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(strip(tutor)).toContainText('The details of Ilse Haverbeke are changed.')
+  await expect(tutor.getByText('17.5')).toBeVisible()
+
+  await tutor.goto('/people')
+  await choose(tutor, 'Look for a detail', 'Concert dress')
+  await choose(tutor, 'Concert dress', 'Concert dress: Large')
+  await expect(tutor.getByText('1 person', { exact: true })).toBeVisible()
+  await tutor.getByRole('button', { name: 'Columns' }).click()
+  await tutor.getByRole('checkbox', { name: 'Concert dress' }).check()
+  await tutor.keyboard.press('Escape')
+  await expect(tutor.getByRole('row', { name: /Haverbeke, Ilse/ })).toContainText('Large')
+  await expectAccessible(tutor)
+
+  // Whoever is an accompanist is let in as what accompanists may be.
+  await page.goto('/people?kind=accompanist')
+  await page.getByRole('row').nth(1).getByRole('link').click()
+  await expect(page.getByText(/^Accompanist ·/)).toBeVisible()
+  await page.getByRole('button', { name: 'Correct names and numbers' }).click()
+  await choose(page, 'Kind', 'External')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText(/^Accompanist ·/)).toBeHidden()
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText(/^Accompanist ·/)).toBeVisible()
+  await tutor.close()
 })

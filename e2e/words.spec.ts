@@ -49,6 +49,8 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
   ['administrator', () => '/platform/terms', (page) => page.locator('.more button').first().click()],
   ['administrator', () => '/platform/starters', (page) => page.locator('.page .p-button').last().click()],
   ['administrator', () => '/platform/labels', (page) => page.locator('.ways input').last().click()],
+  ['administrator', () => '/platform/details', (page) => page.locator('.line .word').first().click()],
+  ['administrator', () => '/platform/kinds', (page) => page.locator('.line .word').first().click()],
   ['administrator', () => '/rules/kinds', (page) => page.locator('.kind button').nth(1).click()],
 ]
 const FURTHER: [Who, string][] = [

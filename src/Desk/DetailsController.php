@@ -6,8 +6,8 @@ namespace MintDoor\Desk;
 
 use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\Details;
 use MintDoor\People\Repository\People;
+use MintDoor\Roster\Details;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;

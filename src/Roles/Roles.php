@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roles;
 
+use MintDoor\Core\Platform\Detail;
 use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RoleBook;
@@ -23,6 +24,9 @@ use Symfony\Contracts\Service\ResetInterface;
 final class Roles implements ResetInterface, RolesThatLetIn
 {
     private ?Rules $rules = null;
+
+    /** @var list<Detail> of the settings that they were read with */
+    private array $details = [];
 
     private int $version = 0;
 
@@ -51,6 +55,14 @@ final class Roles implements ResetInterface, RolesThatLetIn
     public function rules(): Rules
     {
         return $this->rules ??= $this->read();
+    }
+
+    /** @return list<Detail> of people: nearly every list asks for them */
+    public function details(): array
+    {
+        $this->rules();
+
+        return $this->details;
     }
 
     public function version(): int
@@ -90,8 +102,12 @@ final class Roles implements ResetInterface, RolesThatLetIn
     private function remembered(): ?Rules
     {
         $kept = null !== $this->key && apcu_enabled() ? apcu_fetch($this->key) : null;
+        if (!$kept instanceof RulesKept) {
+            return null;
+        }
+        $this->details = $kept->details;
 
-        return $kept instanceof Rules ? $kept : null;
+        return $kept->rules;
     }
 
     private function read(): Rules
@@ -108,12 +124,11 @@ final class Roles implements ResetInterface, RolesThatLetIn
             return $kept;
         }
         $book = $this->books->find($this->version);
-        $rules = RulesCodec::read($book->settings ?? [])->over(
-            $this->divisions->tree(),
-            $this->platform->of($this->settings)->kinds,
-        );
+        $settings = $this->platform->of($this->settings);
+        $rules = RulesCodec::read($book->settings ?? [])->over($this->divisions->tree(), $settings->kinds);
+        $this->details = $settings->details;
         if (null !== $this->key) {
-            apcu_store($this->key, $rules, 3_600);
+            apcu_store($this->key, new RulesKept($rules, $this->details), 3_600);
         }
 
         return $rules;

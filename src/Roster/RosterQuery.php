@@ -12,7 +12,6 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
-use MintDoor\People\Details;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;

@@ -14,6 +14,20 @@ declare module 'vue-router' {
   }
 }
 
+const PLATFORM_PARTS = [
+  'general',
+  'divisions',
+  'terms',
+  'days-off',
+  'starters',
+  'labels',
+  'details',
+  'kinds',
+  'messages',
+  'register',
+  'versions',
+]
+
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
@@ -154,7 +168,7 @@ export const router = createRouter({
       meta: { words: ['steps', 'platform', 'rules', 'roster'] },
     },
     {
-      path: '/platform/:part(general|divisions|terms|days-off|starters|labels|details|kinds|messages|register|versions)?',
+      path: `/platform/:part(${PLATFORM_PARTS.join('|')})?`,
       name: 'platform',
       component: () => import('@/platform/PlatformPage.vue'),
       meta: { words: ['platform', 'glossary'] },

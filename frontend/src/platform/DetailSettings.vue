@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Settings } from '@/shared/api'
 import { codeFrom } from '@/shared/codes'
 import { listed } from '@/shared/lists'
@@ -10,6 +10,7 @@ import { inSentence, t } from '@/shared/words'
 import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
+import { useListed } from './listed'
 import { kindsOf, type PartOfSettings } from './settings'
 
 /** What is kept of people beside name, level, number and address; one at a time is changed in its place. */
@@ -17,7 +18,7 @@ type Detail = Settings['details'][number]
 const TYPES = ['text', 'choice', 'date', 'number'] as const
 const READERS = ['staff', 'themselves'] as const
 const props = defineProps<PartOfSettings>()
-const open = ref(-1)
+const { open, toggle, add: put, remove, up } = useListed(() => props.edit().details)
 const details = computed(() => props.settings.details)
 const kinds = computed(() => kindsOf(props.settings))
 
@@ -30,22 +31,11 @@ function set(index: number, how: Partial<Detail>) {
     detail.code = codeFrom(how.name || 'detail', others)
 }
 function add() {
-  const all = props.edit().details
   const code = codeFrom(
     'detail',
-    all.map((each) => each.code),
+    details.value.map((each) => each.code),
   )
-  all.push({ code, name: '', type: 'text', choices: [], kinds: [], seenBy: ['staff'], changedBy: [] })
-  open.value = all.length - 1
-}
-function remove(index: number) {
-  props.edit().details.splice(index, 1)
-  open.value = -1
-}
-function up(index: number) {
-  const all = props.edit().details
-  all.splice(index - 1, 0, ...all.splice(index, 1))
-  if (open.value === index) open.value--
+  put({ code, name: '', type: 'text', choices: [], kinds: [], seenBy: ['staff'], changedBy: [] })
 }
 const with_ = <T extends string>(all: readonly T[], one: T, on: boolean): T[] =>
   on ? [...all, one] : all.filter((each) => each !== one)
@@ -98,7 +88,7 @@ const said = (detail: Detail) =>
             class="word"
             :aria-expanded="open === index"
             :aria-label="open === index ? undefined : t('platform.editOf', { name: detail.name })"
-            @click="open = open === index ? -1 : index"
+            @click="toggle(index)"
           >
             {{ t(open === index ? 'platform.close' : 'platform.edit') }}
           </button>

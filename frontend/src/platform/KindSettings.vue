@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { api, take, type Settings } from '@/shared/api'
 import { codeFrom } from '@/shared/codes'
 import { FOUR_KINDS } from '@/shared/kinds'
@@ -11,12 +11,13 @@ import { inSentence, t, tIn } from '@/shared/words'
 import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
+import { useListed } from './listed'
 import type { PartOfSettings } from './settings'
 
 /** Kinds of people beside the four that there always are; one at a time is changed in its place. */
 type Kind = Settings['kinds'][number]
 const props = defineProps<PartOfSettings>()
-const open = ref(-1)
+const { open, toggle, add: put, remove } = useListed(() => props.edit().kinds)
 const kinds = computed(() => props.settings.kinds)
 const { data: rules } = useQuery({ queryKey: ['rules'], queryFn: () => take(api.GET('/rules')) })
 const rolesOf = (like: string) => (rules.value?.rules.roles ?? []).filter((role) => role.for.includes(like as 'staff'))
@@ -30,19 +31,13 @@ function set(index: number, how: Partial<Kind>) {
   if (how.like !== undefined) kind.roles = []
 }
 function add() {
-  const all = props.edit().kinds
   const code = codeFrom(
     'kind',
-    all.map((each) => each.code),
+    kinds.value.map((each) => each.code),
   )
-  all.push({ code, name: '', like: 'external', roles: [] })
-  open.value = all.length - 1
+  put({ code, name: '', like: 'external', roles: [] })
 }
-function remove(index: number) {
-  props.edit().kinds.splice(index, 1)
-  open.value = -1
-}
-const toggle = (index: number, role: string, on: boolean) => {
+const tick = (index: number, role: string, on: boolean) => {
   const { roles } = kinds.value[index]!
   set(index, { roles: on ? [...roles, role] : roles.filter((each) => each !== role) })
 }
@@ -75,7 +70,7 @@ const said = (kind: Kind) => {
             class="word"
             :aria-expanded="open === index"
             :aria-label="open === index ? undefined : t('platform.editOf', { name: kind.name })"
-            @click="open = open === index ? -1 : index"
+            @click="toggle(index)"
           >
             {{ t(open === index ? 'platform.close' : 'platform.edit') }}
           </button>
@@ -111,7 +106,7 @@ const said = (kind: Kind) => {
             v-for="role in rolesOf(kind.like)"
             :key="role.code"
             :model-value="kind.roles.includes(role.code)"
-            @update:model-value="toggle(index, role.code, $event === true)"
+            @update:model-value="tick(index, role.code, $event === true)"
             >{{ role.name }}</Tick
           >
           <span class="hint">{{ t('platform.kinds.rolesHint', { like: likeName(kind) }) }}</span>

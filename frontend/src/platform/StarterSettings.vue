@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive } from 'vue'
 import { api, take, type Settings, type SettingsBook, type SiteSummary } from '@/shared/api'
 import { useLevels } from '@/shared/levels'
 import { needless, usePlatform } from '@/shared/platform'
@@ -10,6 +10,7 @@ import LevelField from '@/ui/LevelField.vue'
 import { divisionOptions, optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
+import { useListed } from './listed'
 import { inOrder, kindsOf, type PartOfSettings } from './settings'
 
 /** Sites that whoever belongs to a division is in by themselves; one at a time is changed in its place. */
@@ -17,7 +18,7 @@ type Starter = Settings['starters'][number]
 const props = defineProps<PartOfSettings & { sites: SettingsBook['sites'] }>()
 const { platform, roleName } = usePlatform()
 const { levelName } = useLevels()
-const open = ref(-1)
+const { open, toggle, add: put, remove } = useListed(() => props.edit().starters)
 const picked = reactive<Record<string, string>>({})
 const titleOf = (code: string) => picked[code] ?? props.sites.find((each) => each.code === code)?.name ?? code
 const kinds = computed(() => kindsOf(props.settings))
@@ -33,16 +34,10 @@ const roles = computed(() => optionsOf(platform.value?.roles, 'code'))
 
 const set = (index: number, how: Partial<Starter>) => Object.assign(props.edit().starters[index]!, how)
 function add() {
-  const all = props.edit().starters
   const division = divisions.value[0]?.value ?? ''
-  all.push({ division, site: '', role: '', kinds: ['learner'], lowest: null, highest: null })
-  open.value = all.length - 1
+  put({ division, site: '', role: '', kinds: ['learner'], lowest: null, highest: null })
 }
-function remove(index: number) {
-  props.edit().starters.splice(index, 1)
-  open.value = -1
-}
-const toggle = (index: number, kind: string) => {
+const tick = (index: number, kind: string) => {
   const kinds = props.settings.starters[index]!.kinds
   set(index, { kinds: kinds.includes(kind) ? kinds.filter((each) => each !== kind) : [...kinds, kind] })
 }
@@ -73,7 +68,7 @@ function said(starter: Starter): string {
       <p class="line">
         <span>{{ said(starter) }}</span>
         <template v-if="mayChange">
-          <button class="word" :aria-expanded="open === index" @click="open = open === index ? -1 : index">
+          <button class="word" :aria-expanded="open === index" @click="toggle(index)">
             {{ t(open === index ? 'platform.close' : 'platform.edit') }}
           </button>
           <button
@@ -136,7 +131,7 @@ function said(starter: Starter): string {
             v-for="kind in kinds"
             :key="kind.code"
             :model-value="starter.kinds.includes(kind.code)"
-            @update:model-value="toggle(index, kind.code)"
+            @update:model-value="tick(index, kind.code)"
             >{{ kind.name }}</Tick
           >
         </fieldset>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\People;
+namespace MintDoor\Roster;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\Reach;
@@ -10,9 +10,12 @@ use MintDoor\Core\Platform\Detail;
 use MintDoor\Core\Platform\DetailReader;
 use MintDoor\Core\Platform\DetailValue;
 use MintDoor\Core\Platform\DetailWanted;
+use MintDoor\People\DetailNarrowing;
+use MintDoor\People\DetailShown;
+use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
 use MintDoor\People\Repository\PersonDetails;
-use MintDoor\Platform\PlatformSettings;
+use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Problem;
@@ -23,7 +26,7 @@ use MintDoor\Shared\Said;
 final readonly class Details
 {
     public function __construct(
-        private PlatformSettings $settings,
+        private Roles $roles,
         private PersonDetails $kept,
         private People $people,
     ) {}
@@ -31,7 +34,7 @@ final readonly class Details
     /** @return list<Detail> */
     public function all(): array
     {
-        return $this->settings->asPut()->details;
+        return $this->roles->details();
     }
 
     /** @return list<Detail> those that somebody may see of anybody at all */
