@@ -21,7 +21,7 @@ final readonly class DetailWanted
 
     /**
      * What an address asks for: "instrument=violin&mark=10..15", with a date or number alone for just that one. What is
-     * of no detail, or not understood, asks for nobody.
+     * of no detail, asked twice, or not understood asks for nobody.
      *
      * @param list<Detail> $details that may be asked for
      *
@@ -35,13 +35,13 @@ final readonly class DetailWanted
             [$code, $value] = array_map(urldecode(...), [...explode('=', $part, 2), '']);
             $detail = $byCode[$code] ?? null;
             $one = null === $detail ? null : self::one($detail, $value);
-            if (null === $one) {
+            if (null === $one || isset($wanted[$code])) {
                 return null;
             }
-            $wanted[] = $one;
+            $wanted[$code] = $one;
         }
 
-        return $wanted;
+        return array_values($wanted);
     }
 
     private static function one(Detail $detail, string $asked): ?self

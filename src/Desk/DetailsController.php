@@ -6,13 +6,11 @@ namespace MintDoor\Desk;
 
 use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\Repository\People;
 use MintDoor\Roster\Details;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -22,12 +20,14 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
-/** Details of people that the platform has: of somebody one looks after, and one's own. */
+/**
+ * Details of people that the platform has: of somebody one looks after, and one's own. Those that are sent are written,
+ * the others stay; the person's version is for names and addresses, and none of it.
+ */
 final readonly class DetailsController
 {
     public function __construct(
         private Details $details,
-        private People $people,
         private PersonGate $gate,
         private PersonPage $page,
         private Transaction $transaction,
@@ -47,17 +47,11 @@ final readonly class DetailsController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [], function () use (
-            $person,
-            $body,
-            $request,
-            $caller,
-        ): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $body, $caller): Answer {
             $one = $this->gate->at($person, $caller);
             if (null !== $one->row->stringOrNull('gone')) {
                 throw Problem::notFound('person');
             }
-            IfMatch::of($request)->assert($one->row->int('version'));
             $shown = $this->details->of($one->row, $caller, $one->care->allowed());
             $this->write($person, $this->details->write($person, $shown, $body->values), $caller);
             $page = $this->page->of($person, $caller);
@@ -78,9 +72,8 @@ final readonly class DetailsController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [], function () use ($body, $request, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($body, $caller): Answer {
             $this->locks->people([$caller->id], alone: true);
-            IfMatch::of($request)->assert($this->people->locked($caller->id)->version);
             $shown = $this->details->ofOneself($caller);
             $this->write($caller->id, $this->details->write($caller->id, $shown, $body->values), $caller);
 
@@ -90,11 +83,7 @@ final readonly class DetailsController
 
     private function answer(Caller $caller): Answer
     {
-        $version = $this->people->known($caller->id)->version;
-
-        return (new Answer(['items' => $this->details->ofOneself($caller), 'version' => $version]))->versioned(
-            $version
-        );
+        return new Answer(['items' => $this->details->ofOneself($caller)]);
     }
 
     /** @param list<string> $names of details that are otherwise now */

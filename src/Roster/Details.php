@@ -13,7 +13,6 @@ use MintDoor\Core\Platform\DetailWanted;
 use MintDoor\People\DetailNarrowing;
 use MintDoor\People\DetailShown;
 use MintDoor\People\PersonRow;
-use MintDoor\People\Repository\People;
 use MintDoor\People\Repository\PersonDetails;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
@@ -28,7 +27,6 @@ final readonly class Details
     public function __construct(
         private Roles $roles,
         private PersonDetails $kept,
-        private People $people,
     ) {}
 
     /** @return list<Detail> */
@@ -166,7 +164,7 @@ final readonly class Details
     }
 
     /**
-     * Writes what somebody typed.
+     * Writes what somebody typed. Runs inside a transaction that has locked the person.
      *
      * @param list<DetailShown>     $shown  of those they see
      * @param array<string, string> $typed  by code
@@ -204,10 +202,7 @@ final readonly class Details
             $names[] = $detail->name;
         }
         $errors->check();
-        if ([] !== $values) {
-            ++$this->people->locked($person)->version;
-            $this->kept->write($person, $values);
-        }
+        $this->kept->write($person, $values);
 
         return $names;
     }

@@ -8,8 +8,7 @@ import DetailFields from './DetailFields.vue'
 const { data: own, refetch } = useQuery({ queryKey: ['own-details'], queryFn: () => take(api.GET('/me/details')) })
 
 async function put(values: Record<string, string>) {
-  const seen = { header: { 'If-Match': `"${own.value?.version ?? 0}"` } }
-  await take(api.PUT('/me/details', { params: seen, body: { values } }))
+  await take(api.PUT('/me/details', { body: { values } }))
   await refetch()
 }
 </script>

@@ -8,19 +8,10 @@ import DetailFields from './DetailFields.vue'
 /** What is kept of somebody under details of the platform. */
 const props = defineProps<{ page: PersonPage }>()
 const emit = defineEmits<{ changed: [] }>()
-let version = 0
 
 async function put(values: Record<string, string>) {
-  const page = await take(
-    api.PUT('/people/{person}/details', {
-      params: {
-        path: { person: props.page.person.id },
-        header: { 'If-Match': `"${Math.max(version, props.page.version)}"` },
-      },
-      body: { values },
-    }),
-  )
-  version = page.version
+  const params = { path: { person: props.page.person.id } }
+  await take(api.PUT('/people/{person}/details', { params, body: { values } }))
   emit('changed')
   await refreshSite()
 }

@@ -3718,7 +3718,6 @@ export interface components {
             }[];
         };
         OwnDetails: {
-            version: number;
             items: components["schemas"]["PersonDetail"][];
         };
         OwnSessions: {
@@ -7854,7 +7853,6 @@ export interface operations {
             /** @description One by one */
             200: {
                 headers: {
-                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -7869,9 +7867,7 @@ export interface operations {
     changeOwnDetails: {
         parameters: {
             query?: never;
-            header: {
-                /** @description the ETag of what was looked at */
-                "If-Match": components["parameters"]["IfMatch"];
+            header?: {
                 /** @description the same request sent twice under one key is done once */
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
@@ -7892,7 +7888,6 @@ export interface operations {
             /** @description As it is then */
             200: {
                 headers: {
-                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -7903,11 +7898,9 @@ export interface operations {
             401: components["responses"]["NotSignedIn"];
             403: components["responses"]["NotAllowed"];
             409: components["responses"]["InTheWay"];
-            412: components["responses"]["ChangedSince"];
             413: components["responses"]["TooLarge"];
             415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
-            428: components["responses"]["VersionMissing"];
             "5XX": components["responses"]["NotNow"];
         };
     };
@@ -9687,9 +9680,7 @@ export interface operations {
     changeDetails: {
         parameters: {
             query?: never;
-            header: {
-                /** @description the ETag of what was looked at */
-                "If-Match": components["parameters"]["IfMatch"];
+            header?: {
                 /** @description the same request sent twice under one key is done once */
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
@@ -9724,11 +9715,9 @@ export interface operations {
             403: components["responses"]["NotAllowed"];
             404: components["responses"]["NotFound"];
             409: components["responses"]["InTheWay"];
-            412: components["responses"]["ChangedSince"];
             413: components["responses"]["TooLarge"];
             415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
-            428: components["responses"]["VersionMissing"];
             "5XX": components["responses"]["NotNow"];
         };
     };
