@@ -202,7 +202,8 @@ test('a detail of people is made, written, found and shown, and a kind of people
   await page.getByRole('button', { name: 'Put these settings in force' }).click()
   await expect(strip(page)).toContainText('The settings are changed.')
 
-  const tutor = await browser.newPage({ baseURL: STAGE.url, viewport: { width: 1280, height: 800 } })
+  const context = await browser.newContext({ baseURL: STAGE.url, viewport: { width: 1280, height: 800 } })
+  const tutor = await context.newPage()
   await signIn(tutor, 'mara.lindqvist')
   await tutor.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).first().click()
   await tutor
@@ -240,5 +241,5 @@ test('a detail of people is made, written, found and shown, and a kind of people
   await expect(page.getByText(/^Accompanist ·/)).toBeHidden()
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText(/^Accompanist ·/)).toBeVisible()
-  await tutor.close()
+  await context.close()
 })

@@ -17,7 +17,7 @@ final readonly class AccountDraft
      * @param ?string                                    $email    lower case
      * @param ?string                                    $login    lower case
      * @param list<array{field: string, code: string}> $problems what is wrong with it, by field
-     * @param ?string                                    $ownKind  code of the kind that the platform has beside the four
+     * @param ?string                                    $ownKind  code of a kind that the platform has beside the four
      * @param array<string, string>                      $details  as they are kept, by code
      */
     public function __construct(

@@ -28,13 +28,8 @@ final class Roles implements ResetInterface, RolesThatLetIn
     /** @var list<Detail> of the settings that they were read with */
     private array $details = [];
 
-    private int $version = 0;
-
-    /** Of the settings, with whose tree of divisions they were read. */
-    private int $settings = 0;
-
-    /** Under which name a machine remembers the version that holds, where that is known before it is read. */
-    private ?string $key = null;
+    /** What holds, with which they were read (`RuleBooks::HOLDING`). */
+    private string $holding = '';
 
     public function __construct(
         private readonly RuleBooks $books,
@@ -69,43 +64,37 @@ final class Roles implements ResetInterface, RolesThatLetIn
     {
         $this->rules();
 
-        return $this->version;
+        return (int) $this->holding;
     }
 
     /**
-     * Whoever reads under a lock says which version holds there: what was read before it may be older.
+     * Whoever reads under a lock says what holds there: what was read before it may be older.
      *
-     * @param int $madeAt   when that version was made
-     * @param int $settings the version of the settings, which have the tree of divisions
+     * @param ?string $rules    as `RuleBooks::HOLDING`
+     * @param ?string $settings which have the tree of divisions
      */
-    public function expect(int $version, int $madeAt, int $settings): void
+    public function expect(?string $rules, ?string $settings): void
     {
-        if (null !== $this->rules && [$version, $settings] !== [$this->version, $this->settings]) {
+        $holding = self::holding($rules, $settings);
+        if (null !== $this->rules && $holding !== $this->holding) {
             $this->rules = null;
         }
-        $this->key = $this->key($version, $madeAt, $settings);
-        if (null === $this->rules) {
-            $this->rules = $this->remembered();
-            if (null !== $this->rules) {
-                [$this->version, $this->settings] = [$version, $settings];
-            }
-        }
+        $this->rules ??= $this->remembered($holding);
     }
 
     public function reset(): void
     {
         $this->rules = null;
-        $this->key = null;
     }
 
     /** Rules of a version never change, so that a machine may keep them. */
-    private function remembered(): ?Rules
+    private function remembered(string $holding): ?Rules
     {
-        $kept = null !== $this->key && apcu_enabled() ? apcu_fetch($this->key) : null;
+        $kept = apcu_enabled() ? apcu_fetch($this->key($holding)) : null;
         if (!$kept instanceof RulesKept) {
             return null;
         }
-        $this->details = $kept->details;
+        [$this->holding, $this->details] = [$holding, $kept->details];
 
         return $kept->rules;
     }
@@ -113,30 +102,31 @@ final class Roles implements ResetInterface, RolesThatLetIn
     private function read(): Rules
     {
         // Which version holds is asked each time; what it says, only where this machine does not know it.
-        $last = $this->books->lastVersion();
-        $this->version = $last?->int('version') ?? 0;
-        $this->settings = $last?->int('settings') ?? 0;
-        $this->key = apcu_enabled() && null !== $last
-            ? $this->key($this->version, $last->instant('made_at'), $this->settings)
-            : null;
-        $kept = $this->remembered();
+        $row = $this->books->holding();
+        $holding = self::holding($row->stringOrNull('rules_holding'), $row->stringOrNull('settings_holding'));
+        $kept = $this->remembered($holding);
         if (null !== $kept) {
             return $kept;
         }
-        $book = $this->books->find($this->version);
-        $settings = $this->platform->of($this->settings);
-        $rules = RulesCodec::read($book->settings ?? [])->over($this->divisions->tree(), $settings->kinds);
-        $this->details = $settings->details;
-        if (null !== $this->key) {
-            apcu_store($this->key, new RulesKept($rules, $this->details), 3_600);
+        $settings = $this->platform->of((int) $row->stringOrNull('settings_holding'));
+        $rules = RulesCodec::read($this->books->find((int) $holding)->settings ?? [])
+            ->over($this->divisions->tree(), $settings->kinds);
+        [$this->holding, $this->details] = [$holding, $settings->details];
+        if (apcu_enabled()) {
+            apcu_store($this->key($holding), new RulesKept($rules, $this->details), 3_600);
         }
 
         return $rules;
     }
 
-    private function key(int $version, int $madeAt, int $settings): string
+    private static function holding(?string $rules, ?string $settings): string
     {
-        return implode('.', ['mint-door.rules', $this->books->database(), $version, $madeAt, $settings]);
+        return ($rules ?? '0').' '.($settings ?? '0');
+    }
+
+    private function key(string $holding): string
+    {
+        return implode('.', ['mint-door.rules', $this->books->database(), $holding]);
     }
 
     public function rolesThatLetIn(Caller $caller): array

@@ -86,11 +86,7 @@ final readonly class Gate
     {
         $now = $this->clock->instant();
         $row = $this->standings->at($siteId, $caller->id, $now) ?? throw Problem::notFound('site');
-        $this->roles->expect(
-            $row->int('rules_version'),
-            $row->instant('rules_made_at'),
-            $row->int('settings_version'),
-        );
+        $this->roles->expect($row->stringOrNull('rules_holding'), $row->stringOrNull('settings_holding'));
         $site = SiteRow::site($row, $this->roles->limits()->leads);
         $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
         $administrator = $door || $caller->administers($site->division);

@@ -18,24 +18,25 @@ final class RuleBooks extends BaseRepository
 {
     protected const ENTITY = RuleBookRecord::class;
 
+    /** By hand, since it is asked by nearly every request: of rules and of settings, null where there are none yet. */
+    public const HOLDING = <<<'SQL'
+        (
+            SELECT CONCAT(version, '.', CRC32(settings)) FROM rule_book ORDER BY version DESC LIMIT 1
+        ) AS rules_holding, (
+            SELECT CONCAT(version, '.', CRC32(settings)) FROM settings_version ORDER BY version DESC LIMIT 1
+        ) AS settings_holding
+        SQL;
+
     /** Those that hold; null on a platform that has none yet. */
     public function last(): ?RuleBookRecord
     {
         return $this->findOneBy([], ['version' => 'DESC']);
     }
 
-    /**
-     * Which version holds, when it was made, and which version of the settings holds; by hand, since it is asked by
-     * nearly every request.
-     */
-    public function lastVersion(): ?Row
+    /** Which version holds, with a sum of what it says: versions of a copy that was put back say other things. */
+    public function holding(): Row
     {
-        return $this->row(
-            'SELECT version, made_at, (SELECT COALESCE(MAX(version), 0) FROM settings_version) AS settings
-             FROM rule_book
-             ORDER BY version DESC
-             LIMIT 1',
-        );
+        return $this->row('SELECT '.self::HOLDING) ?? throw new \LogicException();
     }
 
     /** @param array<string, mixed> $settings as `RulesCodec` writes them */

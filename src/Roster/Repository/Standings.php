@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Roster\Repository;
 
 use MintDoor\People\PersonRow;
+use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
@@ -28,17 +29,13 @@ final class Standings extends BaseRepository
     private const CURRENT_IN_ROLES = "own.state = 'current' AND own.role IN (:roles)";
 
     /**
-     * @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, `rules_version`, `rules_made_at`,
-     *     `settings_version`
+     * @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, and `RuleBooks::HOLDING`
      */
     public function at(string $site, string $person, int $now): ?Row
     {
         return $this->row(
-            'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.',
-                rb.version AS rules_version, rb.made_at AS rules_made_at,
-                (SELECT COALESCE(MAX(version), 0) FROM settings_version) AS settings_version
+            'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.', '.RuleBooks::HOLDING.'
              FROM '.SiteRow::TABLES.'
-             LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book)
              LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = :person AND '.Sql::holds('g').'
              WHERE s.id = :site AND s.taken_back = 0',
             ['site' => Id::binary($site), 'person' => Id::binary($person), 'now' => Instant::toSql($now)],

@@ -129,7 +129,9 @@ final class DetailTest extends TestCase
             [['ends', null, null, 20_270_131.0], ['detail', 'Cello', null, null]],
             $said('ends=..2027-01-31&detail=Cello'),
         );
-        foreach (['detail=', 'detail', 'other=1', 'mark=..', 'mark=x..2', 'ends=2027', '&', 'detail=drum', 'mark=1&mark=1'] as $nobody) {
+        $nobodies = ['detail=', 'detail', 'other=1', 'mark=..', 'mark=x..2', 'ends=2027', '&', 'detail=drum'];
+        $nobodies[] = 'mark=1&mark=1';
+        foreach ($nobodies as $nobody) {
             self::assertNull($said($nobody), $nobody);
         }
     }
