@@ -103,7 +103,7 @@ const messages = computed(() => ({ person: id.value }))
         </div>
         <aside>
           <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
-          <PersonDetails v-if="page.details.length" :page="page" @changed="refetch()" />
+          <PersonDetails v-if="page.details.length" :page="page" />
           <PersonNotes v-if="!page.gone && page.looksAfter" :page="page" @changed="refetch()" />
           <PersonErase v-if="page.administers && !page.gone" :page="page" />
         </aside>

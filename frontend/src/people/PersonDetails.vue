@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { api, take, type PersonPage } from '@/shared/api'
+import { refresh } from '@/shared/queries'
 import { refreshSite } from '@/shared/undo'
 import { fullName } from '@/shared/sentences'
 import { t } from '@/shared/words'
@@ -7,13 +8,11 @@ import DetailFields from './DetailFields.vue'
 
 /** What is kept of somebody under details of the platform. */
 const props = defineProps<{ page: PersonPage }>()
-const emit = defineEmits<{ changed: [] }>()
 
 async function put(values: Record<string, string>) {
   const params = { path: { person: props.page.person.id } }
   await take(api.PUT('/people/{person}/details', { params, body: { values } }))
-  emit('changed')
-  await refreshSite()
+  await Promise.all([refresh('person', 'directory'), refreshSite()])
 }
 </script>
 

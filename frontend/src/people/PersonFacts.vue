@@ -6,6 +6,7 @@ import { api, Problem, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { ownKinds } from '@/shared/kinds'
 import { fullName } from '@/shared/sentences'
+import { refresh } from '@/shared/queries'
 import { done, refreshSite } from '@/shared/undo'
 import { needless } from '@/shared/platform'
 import { t } from '@/shared/words'
@@ -62,7 +63,8 @@ const save = () =>
       done(t('facts.did', { name: fullName(now.person) }), {
         back: async () => {
           await put(before, now.version)
-          emit('changed')
+          // The form is gone by then, and nobody hears it.
+          await refresh('person', 'directory')
           return ''
         },
       })
