@@ -97,6 +97,7 @@ final readonly class SettingsHandler
             version: $this->settings->version(),
             look: LookAnswer::of($after, $after->name),
             starters: $this->starters->would($after),
+            touched: self::touched($before, $after, $use),
         );
     }
 
@@ -144,6 +145,34 @@ final readonly class SettingsHandler
         );
 
         return $preview->inForce($made);
+    }
+
+    /** @return list<TouchedBySettings> */
+    private static function touched(Settings $before, Settings $after, SettingsUse $use): array
+    {
+        $touched = [];
+        $details = array_column($after->details, null, 'code');
+        foreach ($before->details as $was) {
+            $is = $details[$was->code] ?? null;
+            $people = array_sum($use->details[$was->code] ?? []);
+            $how = match (true) {
+                null === $is => 'detail-gone',
+                [$was->seenBy, $was->changedBy] != [$is->seenBy, $is->changedBy] => 'detail-readers',
+                default => null,
+            };
+            if (null !== $how && $people > 0) {
+                $touched[] = new TouchedBySettings($how, $was->name, $people);
+            }
+        }
+        $kinds = array_column($after->kinds, null, 'code');
+        foreach ($before->kinds as $was) {
+            $people = $use->kinds[$was->code] ?? 0;
+            if ($people > 0 && isset($kinds[$was->code]) && $kinds[$was->code]->roles !== $was->roles) {
+                $touched[] = new TouchedBySettings('kind-roles', $was->name, $people);
+            }
+        }
+
+        return $touched;
     }
 
     /** @return list<ReachMoved> by name */

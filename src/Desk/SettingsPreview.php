@@ -18,6 +18,7 @@ final readonly class SettingsPreview
      * @param int              $version     of the settings that hold now
      * @param LookAnswer       $look        that pages would have
      * @param list<StarterWould> $starters  whom starter sites would bring and take out
+     * @param list<TouchedBySettings> $touched whom changes of details and kinds of people are about
      */
     public function __construct(
         public array $problems,
@@ -27,6 +28,7 @@ final readonly class SettingsPreview
         public int $version,
         public LookAnswer $look,
         public array $starters,
+        public array $touched,
     ) {}
 
     /** The same, of settings that are in force by now. */
@@ -40,6 +42,7 @@ final readonly class SettingsPreview
             $version,
             $this->look,
             $this->starters,
+            $this->touched,
         );
     }
 }

@@ -38,6 +38,9 @@ const differences = computed(() =>
         {{ t('platform.preview.go', { n: n(each.go), site: each.site }, each.go) }}
       </li>
     </template>
+    <li v-for="each in preview.touched" :key="each.how + each.name" :class="{ lose: each.how === 'detail-gone' }">
+      {{ t(`platform.preview.touched.${each.how}`, { n: n(each.people), name: each.name }, each.people) }}
+    </li>
     <li v-if="preview.sites">{{ t('platform.preview.sites', { n: n(preview.sites) }, preview.sites) }}</li>
   </ul>
 </template>

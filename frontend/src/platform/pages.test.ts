@@ -43,6 +43,7 @@ const nothing = {
   version: 3,
   look: { name: 'Elm Grove', mark: '', light: null, dark: null, register: false },
   starters: [],
+  touched: [],
 }
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))

@@ -3208,6 +3208,13 @@ export interface components {
             settings: components["schemas"]["Settings"];
         };
         SettingsPreview: {
+            /** @description whom changes of details and kinds of people are about */
+            touched: {
+                /** @enum {string} */
+                how: "detail-gone" | "detail-readers" | "kind-roles";
+                name: string;
+                people: number;
+            }[];
             /** @description whom starter sites would bring and take out */
             starters: {
                 /** @description its short code, as it is set */

@@ -147,6 +147,10 @@ final class DetailsTest extends ApiTestCase
         self::assertSame(['details/0/type detail-in-use 1'], $look([...$plays, 'type' => 'date']));
         self::assertSame([], $look([...$plays, 'name' => 'Plays', 'choices' => ['Oboe', 'VIOLA']]));
 
+        $touched = $this->call('admin', 'PUT', '/settings', [
+            'settings' => [...$book['settings'], 'details' => []],
+        ])['touched'];
+        self::assertSame([['how' => 'detail-gone', 'name' => 'Instrument', 'people' => 1]], $touched);
         $this->settle(['details' => []]);
         self::assertSame([], $this->seen('admin', 'learner'));
         $this->command('platform:tidy');

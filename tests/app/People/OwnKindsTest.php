@@ -64,6 +64,10 @@ final class OwnKindsTest extends ApiTestCase
         );
         self::assertSame(['kinds/0/roles' => 'role-of-others'], $look([[...self::ALUMNI, 'roles' => ['lead-tutor']]]));
         self::assertSame([], $look([[...self::ALUMNI, 'name' => 'Former learner']]));
+        $touched = $this->call('admin', 'PUT', '/settings', [
+            'settings' => [...$book['settings'], 'kinds' => [[...self::ALUMNI, 'roles' => []]]],
+        ])['touched'];
+        self::assertSame([['how' => 'kind-roles', 'name' => 'Alumna', 'people' => 1]], $touched);
         $kinds = $this->call('learner', 'GET', '/platform')['kinds'];
         self::assertSame([['code' => 'alumni', 'name' => 'Alumna', 'like' => 'learner']], $kinds);
         self::assertSame(
