@@ -134,6 +134,8 @@ test('an administrator at the security log, the rules, the first steps and the p
   await expect(page.getByRole('heading', { name: 'Lecturer', exact: true })).toBeVisible()
   await page.screenshot({ path: folder + 'first-steps.png' })
   await page.goto('/platform/divisions')
+  // That the first steps are done was told on their page.
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
   await page.getByRole('button', { name: 'Add a division below Harbour Juniors' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Choir School')
   await page.getByRole('radio', { name: 'names of its own' }).check()
