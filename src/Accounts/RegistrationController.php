@@ -133,11 +133,12 @@ final readonly class RegistrationController
 
         return $this->transaction->run($request, $caller, [], function () use ($registration, $body, $caller): Answer {
             $one = $this->registrations->locked($registration);
-            if (null === $one?->confirmedAt || !self::administers($caller, $one)) {
+            $known = null === $one ? null : $this->people->withAddress($one->email);
+            $theirs = null !== $known && $caller->administers($known->division->code);
+            if (null === $one?->confirmedAt || !($theirs || $caller->administers($one->division->code))) {
                 throw Problem::notFound('registration');
             }
-            $known = $this->people->withAddress($one->email);
-            if ($body->yes && null !== $known && !$caller->administers($known->division->code)) {
+            if ($body->yes && null !== $known && !$theirs) {
                 throw Problem::notAllowed('accounts.register-other-division');
             }
             $this->registering->answer($one, $body->yes, $caller);
@@ -211,11 +212,6 @@ final readonly class RegistrationController
                 retryAfter: self::WINDOW,
             );
         }
-    }
-
-    private static function administers(Caller $caller, Registration $registration): bool
-    {
-        return $caller->platformAdministrator || \in_array($registration->division->code, $caller->divisions, true);
     }
 
     private static function assertAdministrator(Caller $caller): void

@@ -2,6 +2,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
+import { isDay } from '@/shared/days'
 import { readWanted, writeWanted } from '@/shared/details'
 import { usePlatform } from '@/shared/platform'
 import { t } from '@/shared/words'
@@ -28,7 +29,7 @@ function drop(code: string) {
   opened.value = opened.value.filter((each) => each !== code)
   write(code, '')
 }
-/** Both ends of a run; one value alone is both. */
+/** Both ends of a run; one value alone is both. What is typed is not taken apart while it is typed. */
 function ends(code: string): [string, string] {
   const value = wanted.value.get(code) ?? ''
   const [from, until] = value.includes('..') ? value.split('..') : [value, value]
@@ -61,7 +62,7 @@ function end(code: string, which: 0 | 1, value: string | undefined) {
         maxlength="120"
         :aria-label="name"
         :model-value="wanted.get(code) ?? ''"
-        @update:model-value="soon(code, ($event ?? '').trim())"
+        @update:model-value="soon(code, $event?.trim() ? $event : '')"
       />
       <template v-for="which in [0, 1] as const" v-else :key="which">
         <DayField
@@ -69,7 +70,7 @@ function end(code: string, which: 0 | 1, value: string | undefined) {
           :label="t(which ? 'details.until' : 'details.from', { name })"
           :placeholder="t(which ? 'details.end' : 'details.beginning')"
           :model-value="ends(code)[which]"
-          @update:model-value="end(code, which, $event)"
+          @update:model-value="(day) => (!day || isDay(day)) && end(code, which, day)"
         />
         <InputText
           v-else

@@ -8,6 +8,7 @@ use Doctrine\DBAL\LockMode;
 use MintDoor\Accounts\Entity\Registration;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Messages\KeepsSecretLinks;
+use MintDoor\People\Entity\Person;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Forgets;
 use MintDoor\Shared\Keeping;
@@ -65,7 +66,7 @@ final class Registrations extends BaseRepository implements Forgets, KeepsSecret
     }
 
     /**
-     * @param ?list<string> $divisions codes; null for all
+     * @param ?list<string> $divisions codes, of those they register in or are of by now; null for all
      *
      * @return list<Registration> that wait for a yes, the first one first
      */
@@ -77,7 +78,12 @@ final class Registrations extends BaseRepository implements Forgets, KeepsSecret
             ->orderBy('r.confirmedAt')
             ->addOrderBy('r.id')
             ->setMaxResults(self::MOST);
-        null === $divisions || $query->andWhere('d.code IN (:divisions)')->setParameter('divisions', $divisions);
+        null === $divisions
+            || $query
+                ->leftJoin(Person::class, 'p', 'WITH', 'p.email = r.email AND p.gone IS NULL')
+                ->leftJoin('p.division', 'home')
+                ->andWhere('d.code IN (:divisions) OR home.code IN (:divisions)')
+                ->setParameter('divisions', $divisions);
 
         /** @var list<Registration> */
         return $query->getQuery()->getResult();

@@ -133,6 +133,15 @@ final class RegistrationTest extends ApiTestCase
             'Colleague Colleaguesen',
             $this->call('admin', 'GET', '/registrations')['items'][0]['known']['name']
         );
+        // Whoever administers the division they are of by now finds them, and says yes.
+        $this->withoutAccount('colleague');
+        $lead = '/administrators/'.$this->ids['lead'];
+        $this->call('admin', 'PUT', $lead, ['platform' => false, 'divisions' => ['evening']]);
+        self::assertSame([], $this->call('lead', 'GET', '/registrations')['items']);
+        $this->call('lead', 'PUT', '/registrations/'.$one['id'], ['yes' => true], 404);
+        $this->call('admin', 'PUT', $lead, ['platform' => false, 'divisions' => ['faculty']]);
+        self::assertCount(1, $this->call('lead', 'GET', '/registrations')['items']);
+        self::assertSame([], $this->call('lead', 'PUT', '/registrations/'.$one['id'], ['yes' => true])['items']);
     }
 
     public function testWhoCameIntoADivisionWhereNobodyRegistersWaitsForItsYes(): void
