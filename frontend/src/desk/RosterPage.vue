@@ -173,6 +173,7 @@ function open(id: string) {
           v-if="takingAway"
           :site="site"
           :columns="shown"
+          :shown="columns.visible.value.map(({ key }) => key)"
           :total="counts?.shown ?? 0"
           :all="all"
           @close="takingAway = false"

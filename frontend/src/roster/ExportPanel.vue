@@ -4,6 +4,7 @@ import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
 import { nextTick, ref, shallowRef } from 'vue'
 import type { RosterRow, Site } from '@/shared/api'
+import { detailOf } from '@/shared/details'
 import { usePlatform } from '@/shared/platform'
 import { done, wentWrong } from '@/shared/undo'
 import { dotted } from '@/shared/lists'
@@ -16,13 +17,15 @@ import ProgressExport from './ProgressExport.vue'
 const props = defineProps<{
   site: Site
   columns: Column[]
+  /** Those that the table shows: of details only these come along unasked. */
+  shown: string[]
   total: number
   all: (progress: (rows: number) => void) => Promise<RosterRow[]>
 }>()
 defineEmits<{ close: [] }>()
 const { platform, roleName } = usePlatform()
 const headingOf = (column: Column) => heading(column, platform.value?.details ?? [])
-const chosen = ref<Column[]>([...props.columns])
+const chosen = ref<Column[]>(props.columns.filter((column) => !detailOf(column) || props.shown.includes(column)))
 const fetched = ref<number | null>(null)
 const paper = shallowRef<string[][]>([])
 
