@@ -20,7 +20,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.use({ colorScheme })
 
     test('every main view is accessible', async ({ page }) => {
-      test.setTimeout(300_000)
+      test.setTimeout(400_000)
       expectErrors(page, '422', '401')
       await page.goto('/sign-in')
       await page.getByRole('button', { name: 'Sign in' }).waitFor()
@@ -77,7 +77,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     })
 
     test('what is arranged and drawn is accessible', async ({ page }) => {
-      test.setTimeout(300_000)
+      test.setTimeout(400_000)
       await signIn(page, 'mara.lindqvist')
       for (const [path, sign] of [
         ['/', 'Sites I run'],
@@ -121,7 +121,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     })
 
     test('the rules and the platform are accessible', async ({ page }) => {
-      test.setTimeout(300_000)
+      test.setTimeout(400_000)
       await signIn(page, 'ingrid.solheim')
       for (const part of [
         'compare',
