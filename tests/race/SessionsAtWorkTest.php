@@ -150,7 +150,8 @@ final class SessionsAtWorkTest extends RaceCase
                 'method' => $method,
                 'header' => $headers,
                 'ignore_errors' => true,
-                'timeout' => 20,
+                // The first request makes what all others use; a busy machine takes long for it.
+                'timeout' => 60,
                 'content' => null === $body ? '' : json_encode($body, \JSON_THROW_ON_ERROR),
             ],
         ]);
