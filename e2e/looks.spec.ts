@@ -1,3 +1,4 @@
+import { PLATFORM_PARTS } from '../frontend/src/platform/parts'
 import {
   box,
   emptyBox,
@@ -139,19 +140,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.waitForTimeout(150)
         await expectAccessible(page)
       }
-      for (const part of [
-        'general',
-        'divisions',
-        'terms',
-        'days-off',
-        'starters',
-        'labels',
-        'details',
-        'kinds',
-        'messages',
-        'register',
-        'versions',
-      ]) {
+      for (const part of PLATFORM_PARTS) {
         await page.goto('/platform/' + part)
         await page.getByRole('link', { name: 'Days off' }).waitFor()
         await page.waitForTimeout(150)

@@ -557,23 +557,14 @@ final class SettingsLaws
             $at = "details/$index/";
             $held = $use->details[$detail->code] ?? [];
             $people = array_sum($held);
-            $folded = Detail::fold($detail->name);
             $was = $were[$detail->code] ?? $detail;
             $unseen = array_filter(
                 $detail->changedBy,
                 static fn(DetailReader $each): bool => !$detail->isSeenBy($each),
             );
-            array_push($problems, ...self::name($detail->name, $at.'name', self::LONGEST_DETAIL));
+            array_push($problems, ...self::called($detail, $at.'name', $codes, $names, 'taken-detail'));
             foreach (
                 [
-                    [1 !== preg_match(self::CODE, $detail->code), 'name', 'bad-code', []],
-                    ['' === $folded && '' !== trim($detail->name), 'name', 'no-name', []],
-                    [isset($codes[$detail->code]), 'name', 'taken-detail', ['by' => $detail->name]],
-                    [isset($names[$folded]), 'name', 'taken-detail', ['by' => $names[$folded] ?? '']],
-                    [1 === preg_match(
-                        '/[\p{C},;]/u',
-                        $detail->name
-                    ), 'name', 'label-signs', ['label' => $detail->name]],
                     [[] !== array_diff($detail->kinds, self::allKinds($after)), 'kinds', 'no-such-people', []],
                     [[] !== $unseen, 'changedBy', 'changed-unseen', []],
                     [$was->type !== $detail->type && $people > 0, 'type', 'detail-in-use', ['people' => $people]],
@@ -582,8 +573,6 @@ final class SettingsLaws
                 $problems = [...$problems, ...$wrong ? [new SettingsProblem($at.$field, $code, $values)] : []];
             }
             array_push($problems, ...DetailType::Choice === $detail->type ? self::choices($detail, $at, $held) : []);
-            $codes[$detail->code] = true;
-            $names[$folded] ??= $detail->name;
         }
 
         return $problems;
@@ -618,6 +607,41 @@ final class SettingsLaws
                 $problems[] = new SettingsProblem($at, 'choice-in-use', ['label' => $choice, 'people' => $people]);
             }
         }
+
+        return $problems;
+    }
+
+    /**
+     * What is wrong with what something of a list is called.
+     *
+     * @param array<string, true>            $codes of those before it, by code
+     * @param array<string, string>          $names of those before it, folded
+     * @param 'taken-detail'|'taken-kind' $taken
+     *
+     * @return list<SettingsProblem>
+     */
+    private static function called(
+        Detail|OwnKind $one,
+        string $at,
+        array &$codes,
+        array &$names,
+        string $taken,
+    ): array {
+        $folded = Detail::fold($one->name);
+        $problems = self::name($one->name, $at, self::LONGEST_DETAIL);
+        foreach (
+            [
+                [1 !== preg_match(self::CODE, $one->code), 'bad-code', []],
+                ['' === $folded && '' !== trim($one->name), 'no-name', []],
+                [isset($codes[$one->code]), $taken, ['by' => $one->name]],
+                [isset($names[$folded]), $taken, ['by' => $names[$folded] ?? '']],
+                [1 === preg_match('/[\p{C},;]/u', $one->name), 'label-signs', ['label' => $one->name]],
+            ] as [$wrong, $code, $values]
+        ) {
+            $problems = [...$problems, ...$wrong ? [new SettingsProblem($at, $code, $values)] : []];
+        }
+        $codes[$one->code] = true;
+        $names[$folded] ??= $one->name;
 
         return $problems;
     }
@@ -657,21 +681,15 @@ final class SettingsLaws
         $names = [];
         foreach ($settings->kinds as $index => $kind) {
             $at = "kinds/$index/";
-            $folded = Detail::fold($kind->name);
             $people = $use->kinds[$kind->code] ?? 0;
             $none = array_filter(
                 $kind->roles,
                 static fn(string $role): bool => !isset($use->roles[$role])
                     || !\in_array($kind->like, $use->roles[$role]->for, true),
             );
-            array_push($problems, ...self::name($kind->name, $at.'name', self::LONGEST_DETAIL));
+            array_push($problems, ...self::called($kind, $at.'name', $codes, $names, 'taken-kind'));
             foreach (
                 [
-                    [1 !== preg_match(self::CODE, $kind->code), 'name', 'bad-code', []],
-                    ['' === $folded && '' !== trim($kind->name), 'name', 'no-name', []],
-                    [isset($codes[$kind->code]), 'name', 'taken-kind', ['by' => $kind->name]],
-                    [isset($names[$folded]), 'name', 'taken-kind', ['by' => $names[$folded] ?? '']],
-                    [1 === preg_match('/[\p{C},;]/u', $kind->name), 'name', 'label-signs', ['label' => $kind->name]],
                     [!\in_array($kind->like, self::KINDS, true), 'like', 'no-such-people', []],
                     [[] !== $none, 'roles', 'role-of-others', []],
                     [
@@ -684,8 +702,6 @@ final class SettingsLaws
             ) {
                 $problems = [...$problems, ...$wrong ? [new SettingsProblem($at.$field, $code, $values)] : []];
             }
-            $codes[$kind->code] = true;
-            $names[$folded] ??= $kind->name;
         }
         foreach (array_diff_key($use->kinds, $codes) as $code => $people) {
             $problems[] = new SettingsProblem('kinds', 'kind-in-use', ['people' => $people, 'label' => (string) $code]);

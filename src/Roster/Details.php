@@ -80,12 +80,12 @@ final readonly class Details
         $person = PersonRow::person($row);
         $own = $person->id === $caller->id;
         $administers = $caller->administers($person->division);
+        $seen = $this->seen($caller, $person->division);
 
         return $this->ofPerson($person, array_filter(
             $this->all(),
-            static fn(Detail $detail): bool => $administers
-                || $own && $detail->isSeenBy(DetailReader::Themselves)
-                || 'staff' === $caller->kind && $detail->isSeenBy(DetailReader::Staff),
+            static fn(Detail $detail): bool => \in_array($detail, $seen, true)
+                || $own && $detail->isSeenBy(DetailReader::Themselves),
         ), static fn(Detail $detail): bool => $administers
             || $own && $detail->isChangedBy(DetailReader::Themselves)
             || !$own && $looksAfter && $detail->isChangedBy(DetailReader::Staff));

@@ -4,6 +4,7 @@ import { settledOtherwise } from '@/shared/own'
 import { keepGoing } from '@/shared/onTheWay'
 import { allLooks } from '@/shared/theme'
 import { allWords, wordsOf, type WordsRoom } from '@/shared/words'
+import { PLATFORM_PARTS } from '@/platform/parts'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -13,20 +14,6 @@ declare module 'vue-router' {
     words?: readonly WordsRoom[]
   }
 }
-
-const PLATFORM_PARTS = [
-  'general',
-  'divisions',
-  'terms',
-  'days-off',
-  'starters',
-  'labels',
-  'details',
-  'kinds',
-  'messages',
-  'register',
-  'versions',
-]
 
 export const router = createRouter({
   history: createWebHistory(),

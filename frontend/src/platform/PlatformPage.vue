@@ -18,26 +18,14 @@ import SettingsPreview from './SettingsPreview.vue'
 import SettingsVersions from './SettingsVersions.vue'
 import StarterSettings from './StarterSettings.vue'
 import TermSettings from './TermSettings.vue'
+import { PLATFORM_PARTS } from './parts'
 import { useSettings } from './settings'
 
 /** What the platform is: its look, divisions, calendar and messages; changed by platform administrators. */
-const PARTS = [
-  'general',
-  'divisions',
-  'terms',
-  'days-off',
-  'starters',
-  'labels',
-  'details',
-  'kinds',
-  'messages',
-  'register',
-  'versions',
-] as const
 const route = useRoute()
 const all = useSettings()
 const { book, settings, error, refetch, changed, edit, wrongAt, known } = all
-const part = computed(() => PARTS.find((each) => each === route.params.part) ?? 'divisions')
+const part = computed(() => PLATFORM_PARTS.find((each) => each === route.params.part) ?? 'divisions')
 const common = computed(() => ({
   settings: settings.value!,
   mayChange: book.value?.mayChange ?? false,
@@ -46,7 +34,11 @@ const common = computed(() => ({
   known,
 }))
 const parts = computed(() =>
-  PARTS.map((each) => ({ to: `/platform/${each}`, words: t(`platform.parts.${each}`), on: each === part.value })),
+  PLATFORM_PARTS.map((each) => ({
+    to: `/platform/${each}`,
+    words: t(`platform.parts.${each}`),
+    on: each === part.value,
+  })),
 )
 </script>
 
