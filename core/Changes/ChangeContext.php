@@ -10,6 +10,7 @@ use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\SectionsHeld;
 use MintDoor\Core\Sites\Site;
 
 /** The snapshot a line is computed from: as it is, and the rules. */
@@ -21,6 +22,7 @@ final readonly class ChangeContext
      * @param list<LeadTimeline> $otherLeads timelines of the others who lead or will, and the instant each
      *     one's account closes
      * @param string                     $staff       id of the door of the site's staff
+     * @param SectionsHeld               $sections    those of the site's sections that have seats of their own
      */
     public function __construct(
         public int $now,
@@ -32,6 +34,7 @@ final readonly class ChangeContext
         public SeatsHeld $seats,
         public array $otherLeads,
         public string $staff,
+        public SectionsHeld $sections,
     ) {}
 
     /** The same, with another enrollment. */
@@ -47,6 +50,24 @@ final readonly class ChangeContext
             $this->seats,
             $this->otherLeads,
             $this->staff,
+            $this->sections,
+        );
+    }
+
+    /** The same, where nobody is in any section that has seats of its own. */
+    public function inEmptySections(): self
+    {
+        return new self(
+            $this->now,
+            $this->site,
+            $this->roles,
+            $this->person,
+            $this->enrollment,
+            $this->actor,
+            $this->seats,
+            $this->otherLeads,
+            $this->staff,
+            new SectionsHeld($this->now),
         );
     }
 
@@ -63,6 +84,7 @@ final readonly class ChangeContext
             $this->seats,
             $this->otherLeads,
             $this->staff,
+            $this->sections,
         );
     }
 }

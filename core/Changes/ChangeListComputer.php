@@ -14,7 +14,7 @@ use MintDoor\Core\Roster\Leads;
 final readonly class ChangeListComputer
 {
     /** What another line may still change. */
-    private const MAY_CHANGE = ['last-lead', 'lead-ends', 'leads-full', ...Laws::NO_SEAT];
+    private const MAY_CHANGE = ['last-lead', 'lead-ends', 'leads-full', Laws::SECTION_FULL, ...Laws::NO_SEAT];
 
     public function __construct(private LineComputer $computer) {}
 
@@ -92,9 +92,68 @@ final readonly class ChangeListComputer
                 }
             }
             $left = $again;
+            if (!$progress) {
+                $changed = $this->changePlaces($state, array_intersect_key($people, array_flip($left)), $compute);
+                $left = array_values(array_diff($left, array_keys($changed)));
+                $lines = array_replace($lines, $changed);
+                $progress = [] !== $changed;
+            }
         } while ($progress && [] !== $left);
 
         // In line order, also where some were looked at again; `$lines` fills up in that order the first time round.
         return $lines;
+    }
+
+    /**
+     * Lines into full sections that go together though none goes first, as when two people change places. Where they
+     * would leave a section with more people than seats, lines are left out: those first that free no seat, the last of
+     * them first.
+     *
+     * @param array<array-key, string>                            $people  person id by line, of those that are left
+     * @param \Closure(ChangeContext, int|string): ComputedChange $compute
+     *
+     * @return array<array-key, ComputedChange> those that go, by line
+     */
+    private function changePlaces(ChangeListState $state, array $people, \Closure $compute): array
+    {
+        $lines = [];
+        foreach ($people as $key => $person) {
+            $line = $compute($state->of($person)->inEmptySections(), $key);
+            if ([] !== $line->effects) {
+                $lines[$key] = $line;
+            }
+        }
+        while ([] !== $lines) {
+            $after = clone $state;
+            foreach ($lines as $key => $line) {
+                $after->apply($people[$key], $line);
+            }
+            $was = $state->overfull();
+            $over = array_keys(
+                array_filter(
+                    $after->overfull(),
+                    static fn(int $many, string $id): bool => $many > $was[$id],
+                    \ARRAY_FILTER_USE_BOTH
+                ),
+            );
+            if ([] === $over) {
+                foreach ($lines as $key => $line) {
+                    $state->apply($people[$key], $line);
+                }
+
+                return $lines;
+            }
+            $into = array_filter(
+                $lines,
+                static fn(ComputedChange $line): bool => [] !== array_intersect($line->after->sections ?? [], $over),
+            );
+            $only = array_filter(
+                $into,
+                static fn(ComputedChange $line): bool => [] === ($line->before->sections ?? [])
+            );
+            unset($lines[array_key_last($only) ?? array_key_last($into) ?? array_key_last($lines)]);
+        }
+
+        return [];
     }
 }

@@ -11,6 +11,7 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\SectionsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 
@@ -24,6 +25,7 @@ final readonly class ChangeListContext
      * @param array<string, LeadTimeline> $leads       of everybody who leads or will: timeline, and the instant
      *     the account closes
      * @param string                              $staff        id of the door of the site's staff
+     * @param SectionsHeld                        $sections     of the site's, those that have seats of their own
      */
     public function __construct(
         public int $now,
@@ -35,6 +37,7 @@ final readonly class ChangeListContext
         public SeatsHeld $seats,
         public array $leads,
         public string $staff,
+        public SectionsHeld $sections,
     ) {}
 
     /** What a line on one of its people is computed from, as things stand. */

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace MintDoor\Core\Changes;
 
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roster\Comparison;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Section;
 use MintDoor\Core\Time\Window;
 
 /**
@@ -21,6 +25,9 @@ class Laws
 {
     /** Codes of notes that there is no seat: at no time, from an instant on, or until one only. */
     public const NO_SEAT = ['no-seat', 'seat-later', 'seat-until'];
+
+    /** Code of a note that a section has no seat. */
+    public const SECTION_FULL = 'section-full';
 
     /**
      * @param list<Effect> $effects  that lead from one to the other
@@ -38,7 +45,10 @@ class Laws
             $this->lifting($context, $effects)
             ?? ($this->ofOneself($context, $change)
                 ?? ($this->giving($context, $before, $change)
-                    ?? ($this->taking($context, $before, $change) ?? $this->leadsFull($context, $before, $after))));
+                    ?? ($this->taking($context, $before, $change)
+                        ?? ($this->leadsFull($context, $before, $after)
+                            ?? ($this->beyondSections($context, $before, $after)
+                                ?? $this->sectioning($context, $before, $after, $change))))));
         if (null !== $refusal) {
             return Judgement::not(Verdict::Refused, $refusal);
         }
@@ -46,7 +56,9 @@ class Laws
         if (null !== $gap && ('last-lead' === $gap->code || !$leadEnds)) {
             return Judgement::not('last-lead' === $gap->code ? Verdict::Refused : Verdict::NeedsChoice, $gap);
         }
-        $noSeat = $this->seats($context, $before, $after);
+        $noSeat =
+            $this->seats($context, $before, $after)
+            ?? $this->sectionSeats($context, $before, $after, $change->sections()[0]);
         if (null !== $noSeat) {
             return Judgement::not(Verdict::WaitsForSeat, $noSeat);
         }
@@ -55,14 +67,16 @@ class Laws
     }
 
     /**
-     * What somebody higher set is lifted by somebody at least as high.
+     * What somebody higher set is lifted by somebody at least as high. Sections are no such thing: an office puts
+     * people in, and those who run the site arrange them.
      *
      * @param list<Effect> $effects
      */
     protected function lifting(ChangeContext $context, array $effects): ?Note
     {
         foreach ($effects as $effect) {
-            if (EffectKind::EndOverride === $effect->kind && null === $effect->grantId) {
+            $lifts = EffectKind::EndOverride === $effect->kind && null === $effect->grantId;
+            if ($lifts && OverrideKind::Sections !== $effect->override?->kind) {
                 $origin = $effect->override?->origin;
                 $set = array_filter(
                     $context->enrollment->overrides,
@@ -161,6 +175,106 @@ class Laws
             $gap <= $now => new Note('last-lead'),
             default => new Note('lead-ends', ['at' => $gap]),
         };
+    }
+
+    /** Whoever sees the people of some sections only changes nobody who is in another one, or would be. */
+    protected function beyondSections(ChangeContext $context, Timeline $before, Timeline $after): ?Note
+    {
+        $own = $context->actor->sections;
+        if (null === $own || $context->actor->personId === $context->person->id) {
+            return null;
+        }
+        foreach ([[$before, 'other-section'], [$after, 'say-section']] as [$timeline, $none]) {
+            foreach ($timeline->from($context->now)->segments as $segment) {
+                if ($segment->state->here() && [] === $segment->sections) {
+                    return new Note($none);
+                }
+                if ($segment->state->here() && [] !== array_diff($segment->sections, $own)) {
+                    return new Note('other-section');
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Into which sections somebody may be put, and by whom: nobody moves themselves who does not see all, nor somebody
+     * whose role they may not take.
+     */
+    protected function sectioning(
+        ChangeContext $context,
+        Timeline $before,
+        Timeline $after,
+        Comparison $change,
+    ): ?Note {
+        [$into, $outOf] = $change->sections();
+        $most = $this->tooManySections($context, $before, $after);
+        if (null !== $most || ([] === $into && [] === $outOf)) {
+            return $most;
+        }
+        foreach ($into as $section) {
+            if (false !== ($context->site->sections[$section] ?? null)?->retired) {
+                return new Note('no-such-section', ['section' => $section]);
+            }
+        }
+        if (!$change->movesSections() || $context->actor->administrator) {
+            return null;
+        }
+        $leads = array_filter($context->actor->roles, static fn(Role $role): bool => $role->lead);
+        if ($context->actor->personId === $context->person->id && [] === $leads) {
+            return new Note('not-your-own-section');
+        }
+        foreach ($context->roles->pick($this->rolesFrom($before, $context->now)) as $role) {
+            if (!$role->takesSeat && !$context->roles->mayTake($role->code, $context->actor, $context->person)) {
+                return new Note('not-yours-to-take', ['role' => $role->code, 'givers' => $role->givenBy]);
+            }
+        }
+
+        return null;
+    }
+
+    /** Nobody comes to be in more sections than one may be in, also by becoming a learner: staff may be in several. */
+    private function tooManySections(ChangeContext $context, Timeline $before, Timeline $after): ?Note
+    {
+        $most = static fn(Segment $segment): int => $context->site->several
+            || !$context->roles->takeSeat($segment->roles)
+                ? Section::MOST_OF_ONE
+                : 1;
+        foreach ($after->from($context->now)->segments as $segment) {
+            $was = $before->at(max($context->now, $segment->window->from));
+            $of = $most($segment);
+            $more = $segment->state->here() && \count($segment->sections) > $of;
+            // What was so already, as before the site stopped letting people be in several, stays as it is.
+            $so = null !== $was && $most($was) <= $of && \count($was->sections) >= \count($segment->sections);
+            if ($more && !$so) {
+                return new Note(1 === $of ? 'one-section' : 'many-sections', ['most' => $of]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * A seat of its own must be free in a section in every instant in which somebody is in it who was not.
+     *
+     * @param list<string> $into ids of sections somebody comes into
+     */
+    private function sectionSeats(ChangeContext $context, Timeline $before, Timeline $after, array $into): ?Note
+    {
+        foreach ($into as $id) {
+            $section = $context->site->sections[$id] ?? null;
+            if (null === $section?->seats) {
+                continue;
+            }
+            foreach (SeatsHeld::gained($before, $after, $context->roles, $context->now, $id) as $window) {
+                if ($context->sections->free($section, $window->from, $window->until) <= 0) {
+                    return new Note(self::SECTION_FULL, ['section' => $id, 'seats' => $section->seats]);
+                }
+            }
+        }
+
+        return null;
     }
 
     /** A seat must be free in every instant in which one is held that was not held before. */

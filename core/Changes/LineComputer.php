@@ -13,6 +13,7 @@ use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\Sight;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
@@ -43,6 +44,9 @@ final readonly class LineComputer
                 Verb::Unblock => $this->end($context, OverrideKind::Blocked, 'not-blocked'),
                 Verb::ClearRole => $this->end($context, OverrideKind::Role, 'no-role-by-hand'),
                 Verb::ClearDates => $this->end($context, OverrideKind::Dates, 'no-dates-by-hand'),
+                Verb::ChangeSections => $this->changeSections($context, $wanted->sections),
+                Verb::PutInSection => $this->putInSection($context, (string) $wanted->section, $present),
+                Verb::ClearSections => $this->end($context, OverrideKind::Sections, 'no-sections-by-hand'),
             };
 
         return $this->line($context, $planned, $wanted->leadEnds);
@@ -66,6 +70,15 @@ final readonly class LineComputer
             array_reverse($effects),
         );
         $left = [] !== array_filter($reversed, fn(Effect $effect): bool => $this->endsTheirOwn($context, $effect));
+        $others = array_filter(
+            $effects,
+            static fn(Effect $effect): bool => OverrideKind::Sections !== $effect->override?->kind,
+        );
+        if ([] === $others && [] !== $effects && !$actor->may(Permission::ArrangeSections)) {
+            $givers = $context->roles->holdersOf(Permission::ArrangeSections);
+
+            return $this->line($context, Plan::refused(new Note('not-yours-to-do', ['givers' => $givers])));
+        }
 
         return $this->line($context, $left ? Plan::refused(new Note('left-by-themselves')) : new Plan($reversed));
     }
@@ -92,12 +105,14 @@ final readonly class LineComputer
         return $context->actor->personId === $context->person->id ? 0 : $context->actor->height();
     }
 
+    /** @param ?list<string> $sections ids */
     private function override(
         ChangeContext $context,
         OverrideKind $kind,
         Window $window,
         ?string $role = null,
         ?Window $dates = null,
+        ?array $sections = null,
     ): Override {
         return new Override(
             $this->ids->next(),
@@ -107,6 +122,7 @@ final readonly class LineComputer
             dates: $dates,
             height: $this->height($context),
             putBy: $context->actor->personId,
+            sections: $sections,
         );
     }
 
@@ -217,10 +233,12 @@ final readonly class LineComputer
     private function standing(ChangeContext $context, Wanted $wanted, ?Segment $present): ?Plan
     {
         $leaving = Verb::Remove === $wanted->verb && $context->actor->personId === $context->person->id;
-        if (!$leaving && !$context->actor->may(Permission::LetIn)) {
-            return Plan::refused(
-                new Note('not-yours-to-do', ['givers' => $context->roles->holdersOf(Permission::LetIn)]),
-            );
+        $needs = $wanted->verb->needs();
+        if (!$leaving && !$context->actor->may($needs)) {
+            return Plan::refused(new Note('not-yours-to-do', ['givers' => $context->roles->holdersOf($needs)]));
+        }
+        if (!Sight::of($context->actor)->sees($context->person->id, $present, $context->roles)) {
+            return Plan::refused(new Note('other-section'));
         }
         $here = true === $present?->state->here();
 
@@ -289,12 +307,18 @@ final readonly class LineComputer
             );
         }
 
-        $grant = $this->staffGrant($context, $role, $window, $wanted->section, $wanted->asks);
+        // Whoever has one section only lets people into it.
+        $own = $context->actor->sections ?? [];
+        $section = $wanted->section ?? (1 === \count($own) ? $own[0] : null);
+        $grant = $this->staffGrant($context, $role, $window, $section, $wanted->asks);
 
         return new Plan(
-            [...$this->endRoleByHand($context), ...$this->ends($context, OverrideKind::Dates), Effect::giveGrant(
-                $grant
-            )],
+            [
+                ...$this->endRoleByHand($context),
+                ...$this->ends($context, OverrideKind::Dates),
+                ...$this->ends($context, OverrideKind::Sections),
+                Effect::giveGrant($grant),
+            ],
             [
                 ...'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
                 ...$wanted->asks ? [new Note('waits-for-approval', ['division' => $context->person->division])] : [],
@@ -347,11 +371,41 @@ final readonly class LineComputer
         ]);
     }
 
+    /** As they were here before, but for sections that nobody is put into any more. */
+    private function bringBack(ChangeContext $context, ?Segment $present, bool $asks): Plan
+    {
+        $plan = $this->asBefore($context, $present, $asks);
+        $back = Effect::applied($plan->effects, $context->enrollment);
+        $sections = $back->timeline()->at($context->now)->sections ?? [];
+        $left = array_values(
+            array_filter(
+                $sections,
+                static fn(string $id): bool => false === ($context->site->sections[$id] ?? null)?->retired,
+            ),
+        );
+        if (null !== $plan->refusal || $left === $sections) {
+            return $plan;
+        }
+        $override = $this->override($context, OverrideKind::Sections, new Window($context->now), sections: $left);
+
+        return new Plan(
+            [
+                ...$plan->effects,
+                ...$this->ends($context->with($back), OverrideKind::Sections),
+                Effect::putOverride(null, $override),
+            ],
+            [...$plan->cautions, new Note(
+                'section-retired',
+                ['sections' => array_values(array_diff($sections, $left))]
+            )],
+        );
+    }
+
     /**
      * Ends the overrides of the last removing, all of them together; where the dates are over by now, renews the grant
      * that came last.
      */
-    private function bringBack(ChangeContext $context, ?Segment $present, bool $asks): Plan
+    private function asBefore(ChangeContext $context, ?Segment $present, bool $asks): Plan
     {
         $now = $context->now;
         $by = $context->actor->personId;
@@ -443,6 +497,44 @@ final readonly class LineComputer
             [...$effects, Effect::putOverride(null, $this->override($context, OverrideKind::Paused, $window))],
             [new Note('pause-keeps')],
         );
+    }
+
+    /**
+     * Holds over all grants, and over those that come later, until it is lifted; where the grants give the same, only
+     * what was set before goes.
+     *
+     * @param list<string> $sections ids
+     */
+    private function changeSections(ChangeContext $context, array $sections): Plan
+    {
+        $sections = array_values(array_unique($sections));
+        sort($sections);
+        foreach ($sections as $section) {
+            if (!isset($context->site->sections[$section])) {
+                return Plan::refused(new Note('no-such-section', ['section' => $section]));
+            }
+        }
+        $effects = $this->ends($context, OverrideKind::Sections);
+        $without = Effect::applied($effects, $context->enrollment)->timeline()->from($context->now);
+        $others = array_filter(
+            $without->segments,
+            static fn(Segment $segment): bool => $segment->state->here() && $segment->sections !== $sections,
+        );
+        if ([] === $effects || [] !== $others) {
+            $window = new Window($context->now);
+            $override = $this->override($context, OverrideKind::Sections, $window, sections: $sections);
+            $effects[] = Effect::putOverride(null, $override);
+        }
+
+        return new Plan($effects);
+    }
+
+    private function putInSection(ChangeContext $context, string $section, ?Segment $present): Plan
+    {
+        $learns = null !== $present && $context->roles->takeSeat($present->roles);
+        $had = $context->site->several || !$learns ? $present->sections ?? [] : [];
+
+        return $this->changeSections($context, [...$had, $section]);
     }
 
     /**

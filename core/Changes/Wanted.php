@@ -14,11 +14,12 @@ final readonly class Wanted
      *     before, or as what is suggested for them
      * @param ?Window $window  for letting in, pausing, keeping out and a change of dates; null means from now on, for
      *     good. A change of dates that begins at `Time::BEGINNING` leaves the beginning as it is
-     * @param ?string $section for letting in
+     * @param ?string $section id, for letting in and for putting into one
      * @param bool    $asks     for letting in: whether it waits for a yes of the person's division
      * @param bool    $leadEnds whether somebody said that a site will have no lead from a day on, and means it
      * @param bool    $sure    whether somebody said that a role above learner, which comes only because it is
      *     suggested, is meant
+     * @param list<string> $sections ids, for a change of sections
      */
     public function __construct(
         public Verb $verb,
@@ -28,5 +29,6 @@ final readonly class Wanted
         public bool $sure = false,
         public bool $asks = false,
         public bool $leadEnds = false,
+        public array $sections = [],
     ) {}
 }

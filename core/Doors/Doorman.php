@@ -29,6 +29,8 @@ final readonly class Doorman
      * @param bool     $kept      whether a seat is kept for them
      * @param bool     $removed   whether staff took them out and did not ask them back since: then they ask
      * @param bool     $backed    whether who keeps the door may still give by hand what it gives
+     * @param ?int     $placed    seats that are free in the section people come into; null where it has no limit
+     * @param int      $beside    how many others wait for a seat of that section
      */
     public function admit(
         DoorTerms $door,
@@ -43,6 +45,8 @@ final readonly class Doorman
         bool $kept = false,
         bool $removed = false,
         bool $backed = true,
+        ?int $placed = null,
+        int $beside = 0,
     ): Admission {
         // Once more is as good as once, whatever became of the door since.
         if (null !== $here && $here->state->here() && State::Waiting !== $here->state) {
@@ -54,7 +58,7 @@ final readonly class Doorman
                 !$backed => Admission::no('unbacked', 'ask-lead'),
                 $removed => Admission::approval(),
                 $kept => Admission::in(),
-                default => $this->seated($door, $through, $free, $waiting),
+                default => $this->seated($door, $through, $free, $waiting, null !== $placed && $placed <= $beside),
             };
     }
 
@@ -142,13 +146,18 @@ final readonly class Doorman
         };
     }
 
-    private function seated(DoorTerms $door, int $through, ?int $free, int $waiting): Admission
-    {
+    private function seated(
+        DoorTerms $door,
+        int $through,
+        ?int $free,
+        int $waiting,
+        bool $sectionFull,
+    ): Admission {
         $takesSeat = true === $this->roles->find($door->role)?->takesSeat;
         // Whoever waits already comes first.
         $full =
             (null !== $door->seats && $door->seats - $through <= $waiting)
-            || ($takesSeat && null !== $free && $free <= $waiting);
+            || ($takesSeat && ($sectionFull || (null !== $free && $free <= $waiting)));
 
         return match (true) {
             !$full => $door->approval ? Admission::approval() : Admission::in(),

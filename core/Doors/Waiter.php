@@ -8,9 +8,10 @@ namespace MintDoor\Core\Doors;
 final readonly class Waiter
 {
     /**
-     * @param int  $arrival      a number that the database gave out when they came; no two are the same
-     * @param int  $ahead        how far staff moved them up; 0 for nobody's doing
-     * @param ?int $offeredUntil until when a seat is kept for them; null while they wait
+     * @param int     $arrival      a number that the database gave out when they came; no two are the same
+     * @param int     $ahead        how far staff moved them up; 0 for nobody's doing
+     * @param ?int    $offeredUntil until when a seat is kept for them; null while they wait
+     * @param ?string $section      id of the one they will come into, where it is known
      */
     public function __construct(
         public int $arrival,
@@ -18,5 +19,6 @@ final readonly class Waiter
         public string $doorId,
         public int $ahead = 0,
         public ?int $offeredUntil = null,
+        public ?string $section = null,
     ) {}
 }

@@ -24,16 +24,17 @@ final readonly class WaitingList
      * Those to whom a seat is offered now.
      *
      * @param ?int $free  seats of the site that nobody holds and no offer keeps; null where there is no limit
-     * @param array<string, ?int> $atDoors the same for the doors' own seats, by door
+     * @param array<string, ?int> $own  the same for the seats that doors and sections have of their own, by id
      *
      * @return list<Waiter>
      */
-    public function next(?int $free, array $atDoors = []): array
+    public function next(?int $free, array $own = []): array
     {
         $next = [];
         foreach ($this->waiters as $waiter) {
-            $door = $atDoors[$waiter->doorId] ?? null;
-            if (null !== $waiter->offeredUntil || (null !== $door && $door <= 0)) {
+            $wanted = array_intersect_key($own, [$waiter->doorId => true, (string) $waiter->section => true]);
+            $limited = array_filter($wanted, is_int(...));
+            if (null !== $waiter->offeredUntil || ([] !== $limited && min($limited) <= 0)) {
                 continue;
             }
             if (null !== $free && $free <= 0) {
@@ -41,8 +42,8 @@ final readonly class WaitingList
             }
             $next[] = $waiter;
             $free = null === $free ? null : $free - 1;
-            if (null !== $door) {
-                $atDoors[$waiter->doorId] = $door - 1;
+            foreach ($limited as $id => $seats) {
+                $own[$id] = $seats - 1;
             }
         }
 

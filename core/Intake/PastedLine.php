@@ -16,6 +16,7 @@ final readonly class PastedLine
      * @param list<int>    $levels      the row says
      * @param list<string> $divisions   codes of those the row says
      * @param bool         $unread      whether something stands on it that was not understood, such as a small number
+     * @param list<string> $sections    ids of the site's sections that the row says
      */
     public function __construct(
         public int $number,
@@ -26,6 +27,7 @@ final readonly class PastedLine
         public array $levels = [],
         public array $divisions = [],
         public bool $unread = false,
+        public array $sections = [],
     ) {}
 
     /** The same line, at another place. */
@@ -40,6 +42,7 @@ final readonly class PastedLine
             $this->levels,
             $this->divisions,
             $this->unread,
+            $this->sections,
         );
     }
 

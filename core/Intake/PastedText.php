@@ -91,21 +91,27 @@ final readonly class PastedText
     /** @var array<string, string> folded words of a division's name or code => its code */
     private array $divisions;
 
+    /** @var array<string, string> folded words of a section's name => its id */
+    private array $sections;
+
     /**
      * @param list<NumberFormat>    $formats
      * @param array<string, string> $divisions names by code
      * @param LevelNames            $levels    what divisions call theirs
+     * @param array<string, string> $sections  names of the site's, by id
      */
     public function __construct(
         private array $formats,
         array $divisions = [],
         private LevelNames $levels = new LevelNames(new DivisionTree([])),
+        array $sections = [],
     ) {
         $words = [];
         foreach ($divisions as $code => $name) {
             $words[self::joined($name)] = $words[self::joined((string) $code)] = (string) $code;
         }
         $this->divisions = $words;
+        $this->sections = array_flip(array_map(self::joined(...), $sections));
     }
 
     /**
@@ -169,6 +175,7 @@ final readonly class PastedText
                     === array_filter(
                         $parts,
                         fn(string $part): bool => isset($this->divisions[self::joined($part)])
+                            || isset($this->sections[self::joined($part)])
                             || 1 !== preg_match('/^[^\d\s@]+(?:\s+[^\d\s@]+){1,4}$/Du', $part),
                     )
             ) {
@@ -205,6 +212,7 @@ final readonly class PastedText
             array_filter(
                 $cells->texts,
                 fn(string $cell, int $place): bool => isset($this->divisions[self::joined($cell)])
+                    || (($cells->columns && $place > 0) && isset($this->sections[self::joined($cell)]))
                     || [] !== $this->levelsIn($cell, $cells->columns && $place > 0),
                 \ARRAY_FILTER_USE_BOTH,
             ),
@@ -220,10 +228,16 @@ final readonly class PastedText
             return array_merge(...array_map(fn(string $one): array => $this->line($number, $one), $people));
         }
         $cells = self::cells($bare);
-        $identifiers = $words = $levels = $divisions = [];
+        $identifiers = $words = $levels = $divisions = $sections = [];
         foreach ($cells->texts as $place => $cell) {
             $division = $this->divisions[self::joined($cell)] ?? null;
             $said = $this->levelsIn($cell, $cells->columns && $place > 0);
+            // A name that is also that of a section is a name where it stands first.
+            $section = $cells->columns && $place > 0 ? $this->sections[self::joined($cell)] ?? null : null;
+            if (null !== $section) {
+                $sections[] = $section;
+                continue;
+            }
             if (null !== $division || [] !== $said) {
                 array_push($divisions, ...(array) $division);
                 array_push($levels, ...$said);
@@ -283,6 +297,7 @@ final readonly class PastedText
                 array_values(array_unique($levels)),
                 array_values(array_unique($divisions)),
                 $unread,
+                array_values(array_unique($sections)),
             ),
         ];
     }

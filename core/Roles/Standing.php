@@ -13,13 +13,37 @@ final readonly class Standing
     /**
      * @param list<Role>       $roles       in force now
      * @param list<Permission> $permissions of those roles, for this person
+     * @param ?list<string>    $sections    ids of those whose people alone they see (`Sight`); null for everybody
      */
     public function __construct(
         public string $personId,
         public bool $administrator,
         public array $roles = [],
         public array $permissions = [],
+        public ?array $sections = null,
     ) {}
+
+    /**
+     * The same, where only the people of some sections are seen. Doors lead into all of them, and are kept by those who
+     * see all.
+     *
+     * @param list<string> $sections ids
+     */
+    public function keptTo(array $sections): self
+    {
+        return new self(
+            $this->personId,
+            $this->administrator,
+            $this->roles,
+            array_values(
+                array_filter(
+                    $this->permissions,
+                    static fn(Permission $permission): bool => Permission::KeepDoors !== $permission,
+                ),
+            ),
+            $sections,
+        );
+    }
 
     public function may(Permission $permission): bool
     {

@@ -40,6 +40,7 @@ final readonly class Access
                     ? null
                     : new Cause('account-closed', ['at' => $person->accountClosedFrom], 'reopen-account'),
                 $this->notCurrent($segment, $timeline, $now, $enrollment),
+                State::Current === $segment?->state ? $this->bySections($site, $segment, $now) : null,
             ]),
         );
         $permissions = null === $segment ? [] : $this->roles->permissions($segment->roles, $person);
@@ -63,6 +64,10 @@ final readonly class Access
         foreach ($timeline->segments as $segment) {
             $boundaries[] = $segment->window->from;
             $boundaries[] = $segment->window->until;
+        }
+        foreach ($site->sections as $section) {
+            $boundaries[] = $section->window->from;
+            $boundaries[] = $section->window->until;
         }
         $boundaries = array_values(
             array_unique(
@@ -104,13 +109,19 @@ final readonly class Access
 
     /**
      * What somebody is in a site: their roles count only while they are current, not blocked, and their account is
-     * open; and in a draft or a closed site only for those who may enter it then.
+     * open; and in a draft or a closed site only for those who may enter it then, and learners' only in the time of
+     * their section.
      */
     public function standing(Timeline $timeline, Person $person, int $now, bool $administrator, Site $site): Standing
     {
         $segment = $timeline->at($now);
-        if (State::Current !== $segment?->state || !$person->accountOpen($now)) {
-            return new Standing($person->id, $administrator);
+        $nobody = $administrator || !$site->apart ? null : [];
+        if (
+            State::Current !== $segment?->state
+            || !$person->accountOpen($now)
+            || null !== $this->bySections($site, $segment, $now)
+        ) {
+            return new Standing($person->id, $administrator, sections: $nobody);
         }
         $permissions = $this->roles->permissions($segment->roles, $person);
         $needed = match ($site->stateAt($now)) {
@@ -119,10 +130,13 @@ final readonly class Access
             SiteState::Open => null,
         };
         if (null !== $needed && !\in_array($needed, $permissions, true)) {
-            return new Standing($person->id, $administrator);
+            return new Standing($person->id, $administrator, sections: $nobody);
         }
+        $sections = null === $nobody ? null : Sight::reach($segment->roles, $segment->sections, $this->roles);
 
-        return new Standing($person->id, $administrator, $this->roles->pick($segment->roles), $permissions);
+        $standing = new Standing($person->id, $administrator, $this->roles->pick($segment->roles), $permissions);
+
+        return null === $sections ? $standing : $standing->keptTo($sections);
     }
 
     private function blocked(?Segment $segment): ?Cause
@@ -130,6 +144,42 @@ final readonly class Access
         return State::Blocked === $segment?->state
             ? new Cause('blocked', ['until' => $segment->window->until], 'lift', Permission::LetIn)
             : null;
+    }
+
+    /**
+     * That none of the sections a learner is in has its time; null for whoever is in none, or does not take a seat.
+     */
+    private function bySections(Site $site, Segment $segment, int $now): ?Cause
+    {
+        $windows = [];
+        foreach ($segment->sections as $id) {
+            $window = ($site->sections[$id] ?? null)->window ?? new Window();
+            if ($window->contains($now)) {
+                return null;
+            }
+            $windows[$id] = $window;
+        }
+        foreach ($this->roles->pick($segment->roles) as $role) {
+            if (!$role->takesSeat) {
+                return null;
+            }
+        }
+        if ([] === $windows) {
+            return null;
+        }
+        $later = array_filter($windows, static fn(Window $window): bool => $window->from > $now);
+        if ([] !== $later) {
+            uasort($later, static fn(Window $a, Window $b): int => $a->from <=> $b->from);
+            $id = (string) array_key_first($later);
+            $values = ['section' => $id, 'from' => $later[$id]->from];
+
+            return new Cause('section-upcoming', $values, 'change-section', Permission::ArrangeSections);
+        }
+        uasort($windows, static fn(Window $a, Window $b): int => $b->until <=> $a->until);
+        $id = (string) array_key_first($windows);
+        $values = ['section' => $id, 'at' => $windows[$id]->until];
+
+        return new Cause('section-over', $values, 'change-section', Permission::ArrangeSections);
     }
 
     private function notCurrent(?Segment $segment, Timeline $timeline, int $now, ?Enrollment $enrollment): ?Cause
@@ -243,6 +293,13 @@ final readonly class Access
     {
         $current = $timeline->holdsUntil($now, static fn(Segment $later): bool => State::Current === $later->state);
         $closes = $now < $site->closesAt ? $site->closesAt : Time::FOREVER;
+        foreach ($site->sections as $section) {
+            $ends = $section->window->until;
+            $then = $ends > $now && $ends < $current ? $timeline->at($ends) : null;
+            if (null !== $then && null !== $this->bySections($site, $then, $ends)) {
+                $current = $ends;
+            }
+        }
 
         return min($current, $closes, $person->accountClosedFrom);
     }

@@ -42,6 +42,41 @@ final readonly class Comparison
     }
 
     /**
+     * Sections somebody is in at an instant at which they were not, or held less; and those they are out of, though
+     * they are here before and after.
+     *
+     * @return array{list<string>, list<string>} ids
+     */
+    public function sections(): array
+    {
+        $into = $outOf = [];
+        foreach ($this->stretches as [$before, $after]) {
+            if (null === $after || 0 === self::hold($after)) {
+                continue;
+            }
+            $more = self::hold($after) > self::hold($before);
+            array_push($into, ...$more ? $after->sections : array_diff($after->sections, $before->sections ?? []));
+            if (null !== $before && self::hold($before) > 0) {
+                array_push($outOf, ...array_diff($before->sections, $after->sections));
+            }
+        }
+
+        return [array_values(array_unique($into)), array_values(array_unique($outOf))];
+    }
+
+    /** Whether somebody who is here before and after is in other sections at an instant. */
+    public function movesSections(): bool
+    {
+        foreach ($this->stretches as [$before, $after]) {
+            if (self::hold($before) > 0 && self::hold($after) > 0 && $before?->sections !== $after?->sections) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * Whether at no instant more may be done than before.
      *
      * @param callable(list<string>): list<string> $permissions of roles, by value

@@ -22,6 +22,7 @@ final readonly class Override
      *                         person or a door did by itself
      * @param ?string $putBy   id of who put it on
      * @param ?string $endedBy id of who ended it before its time
+     * @param ?list<string> $sections ids, for an override of kind `Sections`; none takes somebody out of all
      */
     public function __construct(
         public string $id,
@@ -33,6 +34,7 @@ final readonly class Override
         public int $height = 0,
         public ?string $putBy = null,
         public ?string $endedBy = null,
+        public ?array $sections = null,
     ) {
         $this->origin = $origin ?? $id;
     }
@@ -61,6 +63,7 @@ final readonly class Override
             $this->height,
             $this->putBy,
             $endedBy,
+            $this->sections,
         );
     }
 }

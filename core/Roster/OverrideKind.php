@@ -14,6 +14,8 @@ enum OverrideKind: string
     case Role = 'role';
     /** On an enrollment: dates set by hand, in place of those of the grants. */
     case Dates = 'dates';
+    /** On an enrollment: the sections somebody was put into by hand, in place of those of the grants. */
+    case Sections = 'sections';
     /** On an enrollment. */
     case Paused = 'paused';
     /** On an enrollment: refused at every door of the site. */

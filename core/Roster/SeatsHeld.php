@@ -36,13 +36,18 @@ final readonly class SeatsHeld
     /**
      * The stretches in which somebody holds a seat.
      *
+     * @param ?string $section id, where it is about its seats; null for those of the site
+     *
      * @return list<Window>
      */
-    public static function windows(Timeline $timeline, RoleBook $roles, int $from): array
+    public static function windows(Timeline $timeline, RoleBook $roles, int $from, ?string $section = null): array
     {
         $windows = [];
         foreach ($timeline->from($from)->segments as $segment) {
-            if (!self::isHeld($segment->state, $segment->takesSeat($roles))) {
+            if (
+                !self::isHeld($segment->state, $segment->takesSeat($roles))
+                || (null !== $section && !$segment->inSection($section))
+            ) {
                 continue;
             }
             $last = array_pop($windows);
@@ -78,10 +83,10 @@ final readonly class SeatsHeld
     }
 
     /** With somebody's timeline in place of the one of before. */
-    public function changed(Timeline $before, Timeline $after, RoleBook $roles): self
+    public function changed(Timeline $before, Timeline $after, RoleBook $roles, ?string $section = null): self
     {
-        return $this->with(self::windows($before, $roles, $this->from), -1)->with(
-            self::windows($after, $roles, $this->from),
+        return $this->with(self::windows($before, $roles, $this->from, $section), -1)->with(
+            self::windows($after, $roles, $this->from, $section),
         );
     }
 
@@ -90,10 +95,15 @@ final readonly class SeatsHeld
      *
      * @return list<Window>
      */
-    public static function gained(Timeline $before, Timeline $after, RoleBook $roles, int $from): array
-    {
-        $gained = self::windows($after, $roles, $from);
-        foreach (self::windows($before, $roles, $from) as $had) {
+    public static function gained(
+        Timeline $before,
+        Timeline $after,
+        RoleBook $roles,
+        int $from,
+        ?string $section = null,
+    ): array {
+        $gained = self::windows($after, $roles, $from, $section);
+        foreach (self::windows($before, $roles, $from, $section) as $had) {
             $left = [];
             foreach ($gained as $window) {
                 if ($window->from < min($window->until, $had->from)) {

@@ -14,6 +14,7 @@ final readonly class Segment
      * @param list<string> $roles     codes, no repeats, in the order of the codes
      * @param bool         $holdsSeat whether a seat is held, if these roles take one
      * @param int          $since     when the person first came in here through a way in that still counts
+     * @param list<string> $sections  ids of those they are in, no repeats, in their order
      */
     public function __construct(
         public Window $window,
@@ -21,12 +22,18 @@ final readonly class Segment
         public array $roles,
         public bool $holdsSeat,
         public int $since,
+        public array $sections = [],
     ) {}
 
     /** Whether a seat is held: by an accepted grant that is not over, and a role that takes one. */
     public function takesSeat(RoleBook $roles): bool
     {
         return $this->holdsSeat && $roles->takeSeat($this->roles);
+    }
+
+    public function inSection(string $section): bool
+    {
+        return \in_array($section, $this->sections, true);
     }
 
     public function continues(self $before): bool
@@ -39,6 +46,7 @@ final readonly class Segment
     {
         return $other->state === $this->state
             && $other->roles === $this->roles
+            && $other->sections === $this->sections
             && $other->holdsSeat === $this->holdsSeat
             && $other->since === $this->since;
     }

@@ -18,7 +18,7 @@ use MintDoor\Core\Time\Window;
  *
  * @internal
  *
- * @phpstan-type Stretch array{int, State, list<string>, bool, int}
+ * @phpstan-type Stretch array{int, State, list<string>, bool, int, list<string>}
  */
 final class Sweep
 {
@@ -36,6 +36,9 @@ final class Sweep
 
     /** @var array<int, array<string, int>> by phase: role => how many grants */
     private array $roles = [[], [], [], [], [], []];
+
+    /** @var array<int, array<string, int>> by phase: section => how many grants */
+    private array $sections = [[], [], [], [], [], []];
 
     /** @var list<array{int, int, int}> instant of going, 1 if removed, index; the last on top */
     private array $gone = [];
@@ -133,7 +136,9 @@ final class Sweep
     /** @param Stretch $stretch */
     private static function segment(array $stretch, int $until): Segment
     {
-        return new Segment(new Window($stretch[0], $until), $stretch[1], $stretch[2], $stretch[3], $stretch[4]);
+        [$from, $state, $roles, $holdsSeat, $since, $sections] = $stretch;
+
+        return new Segment(new Window($from, $until), $state, $roles, $holdsSeat, $since, $sections);
     }
 
     /** @return list<int> */
@@ -283,7 +288,10 @@ final class Sweep
         $grant = $this->enrollment->grants[$index];
         $before = $this->phase[$index];
         $this->phase[$index] = $phase;
-        $this->count($before, $phase, $grant->role);
+        $this->count($this->roles, $before, $phase, $grant->role);
+        if (null !== $grant->section) {
+            $this->count($this->sections, $before, $phase, $grant->section);
+        }
         if ($phase >= self::ENDED) {
             $this->goes([$instant, $phase - self::ENDED, $index]);
         }
@@ -298,17 +306,18 @@ final class Sweep
         }
     }
 
-    private function count(int $before, int $after, string $role): void
+    /** @param array<int, array<string, int>> $counts by phase: what a grant gives => how many grants */
+    private function count(array &$counts, int $before, int $after, string $what): void
     {
-        if (self::NONE !== $before && 0 === --$this->roles[$before][$role]) {
-            unset($this->roles[$before][$role]);
+        if (self::NONE !== $before && 0 === --$counts[$before][$what]) {
+            unset($counts[$before][$what]);
             $this->stir($before);
         }
         if (self::NONE !== $after) {
-            if (isset($this->roles[$after][$role])) {
-                ++$this->roles[$after][$role];
+            if (isset($counts[$after][$what])) {
+                ++$counts[$after][$what];
             } else {
-                $this->roles[$after][$role] = 1;
+                $counts[$after][$what] = 1;
                 $this->stir($after);
             }
         }
@@ -375,8 +384,18 @@ final class Sweep
             $roles = [$overrides];
         }
         sort($roles);
+        $phase = match (true) {
+            [] !== $inForce => self::IN_FORCE,
+            [] !== $upcoming => self::UPCOMING,
+            default => self::WAITING,
+        };
+        $given = null === $gone
+            ? array_map(strval(...), array_keys($this->sections[$phase]))
+            : array_values(array_filter([$this->enrollment->grants[$gone[2]]->section], is_string(...)));
+        $sections = [] === $roles ? [] : $this->last(OverrideKind::Sections)->sections ?? $given;
+        sort($sections);
 
-        return [$from, $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince()];
+        return [$from, $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince(), $sections];
     }
 
     private function isOn(OverrideKind $kind): bool

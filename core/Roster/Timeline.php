@@ -79,6 +79,7 @@ final readonly class Timeline
                     $segment->roles,
                     $segment->holdsSeat,
                     $segment->since,
+                    $segment->sections,
                 );
             }
         }

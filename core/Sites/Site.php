@@ -18,6 +18,9 @@ final readonly class Site
      * @param ?int   $seats    how many learners fit, null for no limit
      * @param int    $termEnds when the site's term is over
      * @param string $kind     code of a `SiteKind`
+     * @param array<string, Section> $sections by id, in their order, retired ones too
+     * @param bool   $apart    whether its sections do not see one another (`Sight`)
+     * @param bool   $several  whether learners may be in several sections
      */
     public function __construct(
         public string $id,
@@ -29,6 +32,9 @@ final readonly class Site
         public int $closesAt = Time::FOREVER,
         public int $termEnds = Time::FOREVER,
         public string $kind = '',
+        public array $sections = [],
+        public bool $apart = false,
+        public bool $several = false,
     ) {}
 
     public function stateAt(int $instant): SiteState

@@ -21,6 +21,7 @@ final class Rooms
         'Roles',
         'History',
         'Roster',
+        'Items',
         'Messages',
         'Intake',
         'Changes',

@@ -25,6 +25,9 @@ use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\SectionsHeld;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Section;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
@@ -46,6 +49,21 @@ final class World implements Ids
     public function __construct(public Site $site, public array $people, public readonly RoleBook $roles)
     {
         $this->computer = new LineComputer($this);
+    }
+
+    /**
+     * Those that random histories name, and a retired one.
+     *
+     * @return array<string, Section> by id
+     */
+    public static function sections(?int $seats = null): array
+    {
+        return [
+            'evening' => new Section('evening', $seats),
+            'morning' => new Section('morning', $seats),
+            'noon' => new Section('noon', $seats),
+            'once' => new Section('once', $seats, retired: true),
+        ];
     }
 
     public static function withPeople(Site $site, int $staff = 4, int $learners = 6): self
@@ -102,6 +120,7 @@ final class World implements Ids
             $this->seats(),
             $leads,
             'staff',
+            $this->sectionsHeld(),
         );
     }
 
@@ -119,6 +138,12 @@ final class World implements Ids
             $this->context($person, $actor),
             new Wanted($verb, $role, $window, sure: $sure, asks: $asks, leadEnds: $leadEnds),
         );
+    }
+
+    /** Does something that it takes more to say, if it may be done. */
+    public function does(string $person, Wanted $wanted, string $actor = 'admin'): ComputedChange
+    {
+        return $this->keep($person, $this->computer->compute($this->context($person, $actor), $wanted));
     }
 
     public function apply(
@@ -151,6 +176,16 @@ final class World implements Ids
         $held = SeatsHeld::none($this->now);
         foreach ($this->enrollments as $enrollment) {
             $held = $held->with(SeatsHeld::windows($enrollment->timeline(), $this->roles, $this->now));
+        }
+
+        return $held;
+    }
+
+    public function sectionsHeld(): SectionsHeld
+    {
+        $held = new SectionsHeld($this->now);
+        foreach ($this->enrollments as $enrollment) {
+            $held = $held->changed(new Timeline([]), $enrollment->timeline(), $this->roles);
         }
 
         return $held;
@@ -207,11 +242,19 @@ final class World implements Ids
                 $instant(),
                 $window(),
                 $dice->one([Time::BEGINNING, $instant(), Time::FOREVER]),
+                $dice->one([null, null, 'evening', 'morning']),
                 overrides: $overrides,
             );
         }
         $overrides = [];
-        foreach ([OverrideKind::Paused, OverrideKind::Blocked, OverrideKind::Role, OverrideKind::Dates] as $kind) {
+        $kinds = [
+            OverrideKind::Paused,
+            OverrideKind::Blocked,
+            OverrideKind::Role,
+            OverrideKind::Dates,
+            OverrideKind::Sections,
+        ];
+        foreach ($kinds as $kind) {
             if ($dice->chance(40)) {
                 $overrides[] = new Override(
                     'e'.$kind->value,
@@ -219,6 +262,9 @@ final class World implements Ids
                     $window(),
                     OverrideKind::Role === $kind ? $dice->one($roles) : null,
                     dates: OverrideKind::Dates === $kind ? $window() : null,
+                    sections: OverrideKind::Sections === $kind ? $dice->one(
+                        [[], ['evening'], ['noon', 'evening']]
+                    ) : null,
                 );
             }
         }

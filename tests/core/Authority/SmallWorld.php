@@ -28,6 +28,7 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\SectionsHeld;
 use MintDoor\Core\Roster\Ties;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
@@ -341,6 +342,7 @@ final class SmallWorld implements Ids
             SeatsHeld::none($play->now),
             $leads,
             'staff',
+            new SectionsHeld($play->now),
         );
     }
 

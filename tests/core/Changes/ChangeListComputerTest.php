@@ -311,6 +311,7 @@ final class ChangeListComputerTest extends TestCase
             $world->seats(),
             $leads,
             'staff',
+            $world->sectionsHeld(),
         );
     }
 

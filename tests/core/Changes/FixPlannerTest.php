@@ -36,7 +36,9 @@ final class FixPlannerTest extends TestCase
         $tried = 0;
         for ($seed = 0; $seed < 300; ++$seed) {
             $dice = new Dice($seed);
-            $world = World::withPeople(new Site('s', 'seniors', opensAt: 0));
+            $world = World::withPeople(
+                new Site('s', 'seniors', opensAt: 0, sections: World::sections(), several: true),
+            );
             $world->now = 20;
             // Staff, whom no role of the random ones is refused.
             $world->enrollments['staff1'] = self::forStaff(World::randomEnrollment($dice, 3));

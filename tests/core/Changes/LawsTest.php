@@ -438,7 +438,9 @@ final class LawsTest extends TestCase
 
     private static function world(?int $seats = null, int $leads = 10): World
     {
-        return World::withPeople(new Site('s', 'seniors', null, $seats, $leads, opensAt: 0));
+        return World::withPeople(
+            new Site('s', 'seniors', null, $seats, $leads, opensAt: 0, sections: World::sections()),
+        );
     }
 
     private function randomChange(World $world, Dice $dice): void

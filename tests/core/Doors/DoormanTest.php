@@ -262,6 +262,27 @@ final class DoormanTest extends TestCase
         self::assertSame(Passage::No, $admission->passage);
     }
 
+    public function testOneWaitsForASeatOfASection(): void
+    {
+        $door = new DoorTerms('learner', waiting: true);
+        self::assertSame(Passage::Line, self::admit($door, placed: 0)->passage);
+        self::assertSame(Passage::Line, self::admit($door, placed: 1, beside: 1)->passage);
+        self::assertSame(Passage::In, self::admit($door, placed: 2, beside: 1)->passage);
+        self::assertSame('no-seat', self::admit(placed: 0)->code);
+        $staff = self::doorman()->admit(
+            new DoorTerms('class-assistant'),
+            new Site('s', 'seniors', opensAt: 0),
+            new Person('p', PersonKind::Staff, 'seniors'),
+            null,
+            null,
+            self::NOW,
+            0,
+            null,
+            placed: 0,
+        );
+        self::assertSame(Passage::In, $staff->passage);
+    }
+
     public function testTheLastSeatIsForWhoeverWaitsForIt(): void
     {
         self::assertSame(Passage::In, self::admit(free: 2, waiting: 1)->passage);
@@ -312,6 +333,8 @@ final class DoormanTest extends TestCase
         int $waiting = 0,
         bool $removed = false,
         bool $backed = true,
+        ?int $placed = null,
+        int $beside = 0,
     ): Admission {
         return self::doorman()->admit(
             $door,
@@ -325,6 +348,8 @@ final class DoormanTest extends TestCase
             $waiting,
             removed: $removed,
             backed: $backed,
+            placed: $placed,
+            beside: $beside,
         );
     }
 

@@ -31,6 +31,19 @@ final class WaitingListTest extends TestCase
         );
     }
 
+    public function testAFullSectionKeepsNobodyElseWaiting(): void
+    {
+        $line = new WaitingList([
+            new Waiter(1, 'a', 'd', section: 'morning'),
+            new Waiter(2, 'b', 'd', section: 'evening'),
+            new Waiter(3, 'c', 'd', section: 'evening'),
+            new Waiter(4, 'e', 'd'),
+        ]);
+        $next = static fn(array $own): array => array_column($line->next(null, $own), 'personId');
+        self::assertSame(['b', 'e'], $next(['morning' => 0, 'evening' => 1]));
+        self::assertSame(['b'], $next(['morning' => 0, 'evening' => 1, 'd' => 1]));
+    }
+
     /**
      * Whatever the line: as many offers as seats at most, to nobody twice, and nobody behind somebody who could have
      * had it.
@@ -47,24 +60,29 @@ final class WaitingListTest extends TestCase
                     'd'.$chance->getInt(1, 3),
                     0 === $chance->getInt(0, 5) ? $chance->getInt(1, 4) : 0,
                     0 === $chance->getInt(0, 4) ? 100 : null,
+                    [null, 's1', 's2'][$chance->getInt(0, 2)],
                 );
             }
             $line = new WaitingList($chance->shuffleArray($waiters));
             $free = 0 === $chance->getInt(0, 4) ? null : $chance->getInt(0, 8);
-            $doors = ['d1' => $chance->getInt(0, 4), 'd2' => null];
+            $doors = ['d1' => $chance->getInt(0, 4), 'd2' => null, 's1' => $chance->getInt(0, 4)];
             $next = $line->next($free, $doors);
             self::assertLessThanOrEqual($free ?? \PHP_INT_MAX, \count($next));
             self::assertSame([], array_filter($next, static fn(Waiter $each): bool => null !== $each->offeredUntil));
             $left = $doors;
             foreach ($next as $each) {
                 isset($left[$each->doorId]) && --$left[$each->doorId];
+                isset($left[(string) $each->section]) && --$left[(string) $each->section];
             }
             self::assertGreaterThanOrEqual(0, min(array_filter($left, is_int(...))));
             $last = [] === $next ? -1 : array_search(end($next), $line->waiters, true);
             foreach (\array_slice($line->waiters, 0, (int) $last + 1) as $ahead) {
                 self::assertTrue(
-                    null !== $ahead->offeredUntil || \in_array($ahead, $next, true) || 0 === $left[$ahead->doorId],
-                    'Passed over only where its own door is full.',
+                    null !== $ahead->offeredUntil
+                        || \in_array($ahead, $next, true)
+                        || 0 === ($left[$ahead->doorId] ?? null)
+                        || 0 === ($left[(string) $ahead->section] ?? null),
+                    'Passed over only where its own door or section is full.',
                 );
             }
             self::assertSame(

@@ -33,6 +33,16 @@ final class NeverAWrongPersonTest extends TestCase
     private const FAMILY = ['Le', 'Du', 'Do', 'Das', 'La', 'Minh', 'Anh', 'Tran'];
 
     /** Whoever a line names in full is found, or asked about; somebody else is never taken. */
+    public function testACellWithTheNameOfASectionIsNoName(): void
+    {
+        $text = new PastedText([], [], sections: ['m' => 'Morning', 'e' => 'Evening group']);
+        $read = static fn(string $line): array => [$text->lines($line)[0]->words, $text->lines($line)[0]->sections];
+        self::assertSame([['ada', 'berg'], ['m']], $read("Ada Berg\tmorning"));
+        self::assertSame([['ada', 'berg'], ['e']], $read('Ada Berg; Evening Group'));
+        self::assertSame([['morning', 'ada'], []], $read('Morning Ada'), 'within a name it is one');
+        self::assertSame([['morning', 'ada'], []], $read("Morning\tAda"), 'so it is where it stands first');
+    }
+
     public function testAFamilyNameThatIsAParticleTellsPeopleApart(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {

@@ -38,6 +38,10 @@ final class TimelineTest extends TestCase
                 ) {
                     self::assertSame($this->rolesInForce($enrollment, $instant), $segment->roles, "roles at $instant");
                 }
+                if (true === $segment?->state->here()) {
+                    $sections = $this->sectionsByHand($enrollment, $instant, $segment->state);
+                    self::assertSame($sections, $segment->sections, "sections at $instant");
+                }
             }
         });
     }
@@ -220,6 +224,27 @@ final class TimelineTest extends TestCase
             $removed >= $ended => State::Removed,
             default => State::Ended,
         };
+    }
+
+    /** @return list<string> */
+    private function sectionsByHand(Enrollment $enrollment, int $instant, State $state): array
+    {
+        $phase = match ($state) {
+            State::Upcoming => Phase::Upcoming,
+            State::Waiting => Phase::Waiting,
+            default => Phase::InForce,
+        };
+        $sections = $enrollment->override(OverrideKind::Sections, $instant)?->sections;
+        if (null === $sections) {
+            $given = array_map(
+                static fn(Grant $grant): ?string => $grant->section,
+                $enrollment->grantsIn($phase, $instant)
+            );
+            $sections = array_values(array_unique(array_filter($given)));
+        }
+        sort($sections);
+
+        return $sections;
     }
 
     /** @return list<string> */
