@@ -252,6 +252,7 @@ CREATE TABLE `enrollment_override` (
   `dates_from` datetime DEFAULT NULL,
   `dates_until` datetime DEFAULT NULL,
   `height` smallint(6) NOT NULL DEFAULT 0,
+  `sections` varchar(450) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   PRIMARY KEY (`id`),
   KEY `IDX_99CC2CF556A273CC` (`origin_id`),
   KEY `IDX_99CC2CF5F6BD1646217BBB47` (`site_id`,`person_id`),
@@ -275,13 +276,14 @@ CREATE TABLE `enrollment_segment` (
   `since_at` datetime NOT NULL,
   `sort_name` varchar(164) NOT NULL,
   `alike` bigint(20) NOT NULL,
+  `sections` varchar(450) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT '',
   PRIMARY KEY (`site_id`,`person_id`,`from_at`),
-  KEY `by_name` (`site_id`,`sort_name`,`person_id`,`from_at`,`until_at`,`state`,`listed`,`role`),
   KEY `by_person` (`person_id`,`until_at`,`from_at`),
   KEY `counting` (`site_id`,`until_at`,`from_at`,`state`,`role`,`listed`,`holds_seat`),
   KEY `by_lead` (`site_id`,`leads`,`until_at`),
   KEY `beginning` (`site_id`,`from_at`,`until_at`,`state`,`role`,`listed`,`holds_seat`),
   KEY `ending_leads` (`leads`,`until_at`,`site_id`),
+  KEY `by_name` (`site_id`,`sort_name`,`person_id`,`from_at`,`until_at`,`state`,`listed`,`role`,`sections`),
   CONSTRAINT `FK_D60E9E30217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_D60E9E30F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -370,6 +372,18 @@ CREATE TABLE `invitation_link` (
   PRIMARY KEY (`token_hash`),
   KEY `invitation` (`invitation_id`),
   CONSTRAINT `FK_FBAD55A5A35D7AF0` FOREIGN KEY (`invitation_id`) REFERENCES `invitation` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `item_visibility` (
+  `item` varchar(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `sentence` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`sentence`)),
+  `site_id` binary(16) NOT NULL,
+  `named_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`site_id`,`item`),
+  KEY `IDX_EC3F6B0AF6BD1646` (`site_id`),
+  KEY `IDX_EC3F6B0A457EB27E` (`named_id`),
+  CONSTRAINT `FK_EC3F6B0A457EB27E` FOREIGN KEY (`named_id`) REFERENCES `named_visibility` (`id`),
+  CONSTRAINT `FK_EC3F6B0AF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `label` (
@@ -466,6 +480,17 @@ CREATE TABLE `name_slip` (
   `slip` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `name` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   PRIMARY KEY (`slip`,`name`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `named_visibility` (
+  `id` binary(16) NOT NULL,
+  `name` varchar(60) NOT NULL,
+  `sentence` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`sentence`)),
+  `site_id` binary(16) NOT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_54506DAEF6BD16465E237E06` (`site_id`,`name`),
+  KEY `IDX_54506DAEF6BD1646` (`site_id`),
+  CONSTRAINT `FK_54506DAEF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `notice` (
@@ -650,6 +675,11 @@ CREATE TABLE `section` (
   `site_id` binary(16) NOT NULL,
   `name` varchar(80) NOT NULL,
   `meets` varchar(120) NOT NULL,
+  `place` smallint(6) NOT NULL DEFAULT 0,
+  `seats` int(11) DEFAULT NULL,
+  `from_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
+  `until_at` datetime NOT NULL DEFAULT '9999-12-31 00:00:00',
+  `retired` tinyint(1) NOT NULL DEFAULT 0,
   PRIMARY KEY (`id`),
   KEY `IDX_2D737AEFF6BD1646` (`site_id`),
   CONSTRAINT `FK_2D737AEFF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
@@ -739,6 +769,8 @@ CREATE TABLE `site` (
   `log_sequence` int(11) NOT NULL,
   `taken_back` tinyint(4) NOT NULL DEFAULT 0,
   `last_entry_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
+  `sections_apart` tinyint(1) NOT NULL DEFAULT 0,
+  `sections_several` tinyint(1) NOT NULL DEFAULT 0,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_694309E477153098` (`code`),
   KEY `IDX_694309E42B36786BBF396750` (`title`,`id`),

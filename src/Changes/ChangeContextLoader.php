@@ -63,6 +63,7 @@ final readonly class ChangeContextLoader
         bool $keepAll = false,
     ): ChangeListContext {
         $site = $access->site->id;
+        $kept = $this->kept($access, $keepAll ? [] : array_keys($people), $invitation);
 
         return new ChangeListContext(
             $access->now,
@@ -76,12 +77,13 @@ final readonly class ChangeContextLoader
                 : $this->enrollments->seats(
                     $site,
                     $access->now,
-                    $this->kept($access, $keepAll ? [] : array_keys($people), $invitation),
+                    array_sum($kept),
                     $access->site->seats,
                     \count($people),
                 ),
             $this->enrollments->leads($site, $access->now),
             $this->doors->idOfStaff($site),
+            $this->enrollments->sectionsHeld($access->site, $access->now)->keeping($kept),
         );
     }
 
@@ -89,12 +91,16 @@ final readonly class ChangeContextLoader
      * Seats that are kept for others than these: offers that are open, and invitations whose door says so.
      *
      * @param list<string> $people ids
+     *
+     * @return array<string, int> by section
      */
-    private function kept(SiteAccess $access, array $people, ?string $invitation): int
+    private function kept(SiteAccess $access, array $people, ?string $invitation): array
     {
-        $kept = 0;
+        $kept = [];
         foreach ($this->keepers as $keeper) {
-            $kept += $keeper->kept($access->site->id, $people, $invitation, $access->now);
+            foreach ($keeper->kept($access->site->id, $people, $invitation, $access->now) as $section => $seats) {
+                $kept[$section] = ($kept[$section] ?? 0) + $seats;
+            }
         }
 
         return $kept;

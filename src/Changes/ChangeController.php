@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Changes;
 
 use MintDoor\Changes\Repository\AppliedLines;
+use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -104,8 +105,9 @@ final readonly class ChangeController
             1 === \count($body->lines)
             && 'remove' === $body->lines[0]->verb
             && $body->lines[0]->person === $access->caller->id;
-        if (!$leaving) {
-            $access->require(Permission::LetIn, self::LET_IN);
+        $needed = array_map(static fn(LineRequest $line): Permission => Verb::from($line->verb)->needs(), $body->lines);
+        foreach ($leaving ? [] : array_unique($needed, \SORT_REGULAR) as $permission) {
+            $access->require($permission, self::LET_IN);
         }
     }
 }

@@ -211,7 +211,9 @@ final readonly class ChangeLists
         $own =
             $list->madeBy->id === $caller->id || $list->changedBy === $caller->id || $caller->platformAdministrator;
         $site = $list->site?->id;
-        $letsIn = null !== $site && true === $this->gate->ifThere($site, $caller)?->may(Permission::LetIn);
+        $access = null === $site ? null : $this->gate->ifThere($site, $caller);
+        // Lists are about people of any section.
+        $letsIn = true === $access?->may(Permission::LetIn) && null === $access->standing->sections;
         if ((!$own && !$letsIn) || !\in_array($kind, [null, $list->kind], true)) {
             throw Problem::notFound('change-list');
         }

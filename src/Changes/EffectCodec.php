@@ -41,6 +41,7 @@ final class EffectCodec
                         $override->dates?->until,
                         $override->height,
                         $override->putBy,
+                        $override->sections,
                     ],
             'grant' =>
                 null === $grant
@@ -92,6 +93,7 @@ final class EffectCodec
             isset($m[6]) ? new Window((int) self::text($m[6]), (int) self::text($m[7])) : null,
             (int) self::text($m[8] ?? 0),
             isset($m[9]) ? self::text($m[9]) : null,
+            sections: isset($m[10]) ? array_map(self::text(...), array_values((array) $m[10])) : null,
         );
 
         return EffectKind::PutOverride === $kind

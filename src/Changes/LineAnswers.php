@@ -8,7 +8,9 @@ use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\Repository\SiteDoors;
+use MintDoor\Roster\Sights;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\StandingShown;
 use MintDoor\Roster\Stretch;
@@ -19,7 +21,12 @@ final readonly class LineAnswers
 {
     private const CHANGED_SINCE = 'changed-since';
 
-    public function __construct(private Roles $roles, private SiteDoors $doors, private LeftBehind $left) {}
+    public function __construct(
+        private Roles $roles,
+        private SiteDoors $doors,
+        private Sections $sections,
+        private LeftBehind $left,
+    ) {}
 
     /**
      * @param array<int, ComputedLine> $lines
@@ -77,8 +84,12 @@ final readonly class LineAnswers
             'values' => (object) Values::json(
                 'work-stays' === $note->code ? ['pieces' => $pieces] : $note->values,
                 $this->doors->nameOf(...),
+                $this->sections->nameOf(...),
             ),
         ];
+        // Of somebody of another section nothing is told.
+        $hidden = 'other-section' === ($change->reasons[0]->code ?? null)
+            && !Sights::of($access)->sees($line->personId(), $change?->before, $book);
         $aside = new Note(null === $line->person->stringOrNull('gone') ? self::CHANGED_SINCE : 'gone');
 
         return new LineAnswer(
@@ -86,9 +97,9 @@ final readonly class LineAnswers
             PersonRow::name($line->person),
             $line->isReady() ? ChangeNotifier::how($line->verb, $line->person) : null,
             $change->verdict ?? Verdict::Refused,
-            StandingShown::of($change?->before, $book),
-            StandingShown::of($change?->after, $book),
-            null === $change ? [] : Stretch::all($change->timeline->from($access->now)->segments, $book),
+            $hidden ? null : StandingShown::of($change?->before, $book),
+            $hidden ? null : StandingShown::of($change?->after, $book),
+            null === $change || $hidden ? [] : Stretch::all($change->timeline->from($access->now)->segments, $book),
             array_map($note, null === $change ? [$aside] : $change->reasons),
             array_map($note, $change->cautions ?? []),
         );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Changes;
 
 use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Sites\Section;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -25,7 +26,7 @@ final readonly class LineRequest
         #[Assert\Length(max: 500, maxMessage: 'changes.shorten-note-500-characters')] public ?string $note = null,
         /** The version of the enrollment that was looked at; null where it does not matter. */
         #[Assert\PositiveOrZero] public ?int $version = null,
-        /** A section of the site, for letting in. */
+        /** A section of the site, for letting in and for putting into one. */
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')]
         public ?string $section = null,
         /** That a role above learner is meant, where none was asked for. */
@@ -37,6 +38,10 @@ final readonly class LineRequest
         public ?string $named = null,
         /** That the site will have no lead from a day on, and this is meant. */
         public bool $leadEnds = false,
+        /** @var list<string> sections of the site, for a change of them */
+        #[Assert\Count(max: Section::MOST_OF_ONE, maxMessage: 'changes.most-sections')]
+        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')])]
+        public array $sections = [],
     ) {}
 
     /** @return non-empty-list<string> */

@@ -12,14 +12,13 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
 
 /** What was asked for, as the core takes it: days become instants of the site's zone. */
 final readonly class RequestedChanges
 {
-    public function __construct(private Roles $roles, private Sections $sections) {}
+    public function __construct(private Roles $roles) {}
 
     /**
      * @param array<int, LineRequest> $requests of one site
@@ -31,16 +30,16 @@ final readonly class RequestedChanges
      */
     public function wanted(array $requests, array $asks, SiteAccess $access): array
     {
-        $asked = array_filter(array_map(static fn(LineRequest $line): ?string => $line->section, $requests));
-        $sections = $this->sections->among($access->site->id, array_values(array_unique($asked)));
         $wanted = [];
         foreach ($requests as $key => $request) {
-            if (null !== $request->section && !isset($sections[$request->section])) {
-                throw Problem::field(
-                    "/lines/$key/section",
-                    'no-such-section',
-                    'changes.site-no-such-section',
-                );
+            foreach ([...null === $request->section ? [] : [$request->section], ...$request->sections] as $section) {
+                if (!isset($access->site->sections[$section])) {
+                    throw Problem::field(
+                        "/lines/$key/section",
+                        'no-such-section',
+                        'changes.site-no-such-section',
+                    );
+                }
             }
             $what = $this->one($request, $asks[$key] ?? false, $access, $key);
             $wanted[$key] = new LineWanted($request->person, $what);
@@ -54,6 +53,9 @@ final readonly class RequestedChanges
     {
         $verb = Verb::from($request->verb);
         $at = "/lines/$index/";
+        if (Verb::PutInSection === $verb && null === $request->section) {
+            throw Problem::field($at.'section', 'choose', 'changes.choose-section');
+        }
         $mayBeSuggested = Verb::LetIn === $verb && null === $request->role;
         if (
             \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
@@ -70,7 +72,8 @@ final readonly class RequestedChanges
                 $request->section,
                 $request->sure,
                 $asks,
-                $request->leadEnds
+                $request->leadEnds,
+                $request->sections,
             );
         }
         try {

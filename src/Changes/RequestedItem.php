@@ -52,6 +52,7 @@ final readonly class RequestedItem
             $number('siteVersion'),
             $text('named') ?? $text('text'),
             true === ($kept['leadEnds'] ?? false),
+            array_values(array_filter((array) ($kept['sections'] ?? []), is_string(...))),
         );
 
         return self::change($site, $line, (string) $text('text'));
@@ -64,6 +65,6 @@ final readonly class RequestedItem
             ? ['undo' => $this->undoes]
             : ['text' => $this->text, ...array_diff_key(get_object_vars($this->line), ['person' => 1])];
 
-        return array_filter($said, static fn(mixed $value): bool => !\in_array($value, [null, '', false], true));
+        return array_filter($said, static fn(mixed $value): bool => !\in_array($value, [null, '', false, []], true));
     }
 }

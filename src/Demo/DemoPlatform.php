@@ -387,11 +387,25 @@ final class DemoPlatform
             [6, 8],
             30,
             $this->at(-78),
+            apart: true,
         );
         $sections = [
-            $this->platform->section($het, 'Morning', 'Mondays and Wednesdays, 9:30 to 11:00'),
-            $this->platform->section($het, 'Evening', 'Tuesdays and Thursdays, 18:00 to 19:30'),
+            $this->platform->section($het, 'Morning', 'Mondays and Wednesdays, 9:30 to 11:00', 16),
+            $this->platform->section($het, 'Evening', 'Tuesdays and Thursdays, 18:00 to 19:30', 14, 1),
         ];
+        // What is for one section is shown to it alone, and the list that names all of it to everybody.
+        foreach (['Morning', 'Evening'] as $n => $name) {
+            $parts = 0 === $n ? [2, 3] : [1, 2, 3];
+            $meetings = array_map(static fn(int $part): string => "meeting-$part-$sections[$n]", $parts);
+            $this->platform->visibility($het, array_fill_keys($meetings, []), "$name only", [
+                'kind' => 'sections',
+                'names' => [$sections[$n]],
+            ]);
+        }
+        $this->platform->visibility($het, [
+            'unit-2' => ['kind' => 'dates', 'from' => gmdate('Y-m-d', $this->at(-40)), 'until' => null],
+            'unit-3' => ['kind' => 'dates', 'from' => gmdate('Y-m-d', $this->at(9)), 'until' => null],
+        ]);
         $this->platform->letIn($het, $mara, 'lead-tutor', $this->at(-92), lastSeen: $this->now - 3_600, by: $mara);
         $this->platform->letIn($het, $staff[0], 'co-tutor', $this->at(-90), lastSeen: $this->at(-1), by: $mara);
         $this->platform->letIn(
@@ -399,6 +413,7 @@ final class DemoPlatform
             $this->known['jun.okafor-reyes'],
             'class-assistant',
             $this->at(-85),
+            section: $sections[0],
             lastSeen: $this->at(-2),
             by: $mara,
         );
@@ -418,7 +433,8 @@ final class DemoPlatform
         foreach ($pool as $n => [$id]) {
             $given = $this->at(-80) + 60 * $n;
             $seen = 0 === $n % 9 ? null : $this->now - $this->dice->between(1, 20 * 24) * 3_600;
-            $section = $sections[$n % 2];
+            // Two came late, and nobody has put them anywhere yet.
+            $section = \in_array($n, [18, 19], true) ? null : $sections[$n % 2];
             match (true) {
                 $n < 20 => $this->platform->letIn(
                     $het,

@@ -61,6 +61,8 @@ final class PlatformBuilder
         'site_term',
         'door',
         'section',
+        'named_visibility',
+        'item_visibility',
         'enrollment',
         'access_grant',
         'enrollment_override',
@@ -270,6 +272,7 @@ final class PlatformBuilder
         int $opensAt = Time::FOREVER,
         int $closesAt = Time::FOREVER,
         ?int $leadLimit = null,
+        bool $apart = false,
     ): string {
         $id = $this->id();
         $this->rows->add('site', [
@@ -289,6 +292,7 @@ final class PlatformBuilder
             'version' => 1,
             'roster_version' => 0,
             'log_sequence' => 0,
+            'sections_apart' => (int) $apart,
         ]);
         SiteTerms::addTo($this->rows, $id, $title, $code);
         $this->door($id, DoorKind::Staff);
@@ -311,16 +315,43 @@ final class PlatformBuilder
         return $this->doors[$site][$kind->value] = $id;
     }
 
-    public function section(string $site, string $name, string $meets): string
+    public function section(string $site, string $name, string $meets, ?int $seats = null, int $place = 0): string
     {
         $this->rows->add('section', [
             'id' => BulkWriter::id($id = $this->id()),
             'site_id' => BulkWriter::id($site),
             'name' => $name,
             'meets' => $meets,
+            'seats' => $seats,
+            'place' => $place,
         ]);
 
         return $id;
+    }
+
+    /**
+     * Who sees some items of a site, by a sentence with a name or each by their own.
+     *
+     * @param array<string, array<string, mixed>> $items    sentences as `VisibilityCodec` writes them, by item
+     * @param array<string, mixed>                $sentence
+     */
+    public function visibility(string $site, array $items, string $name = '', array $sentence = []): void
+    {
+        $named = '' === $name ? null : $this->id();
+        null === $named || $this->rows->add('named_visibility', [
+            'id' => BulkWriter::id($named),
+            'site_id' => BulkWriter::id($site),
+            'name' => $name,
+            'sentence' => json_encode($sentence, \JSON_THROW_ON_ERROR),
+        ]);
+        foreach ($items as $item => $own) {
+            $this->rows->add('item_visibility', [
+                'site_id' => BulkWriter::id($site),
+                'item' => $item,
+                'named_id' => BulkWriter::id($named),
+                'sentence' => null === $named ? json_encode($own, \JSON_THROW_ON_ERROR) : null,
+            ]);
+        }
     }
 
     /** @param list<string> $people ids */

@@ -15,6 +15,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\RosterQuery;
+use MintDoor\Roster\Sights;
 use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -59,6 +60,9 @@ final readonly class AccessCheckController
         $people = $this->contextLoader->people([$person]);
         $context = $this->contextLoader->of($access, $people)->one($person);
         $segment = $context->enrollment->timeline()->at($access->now);
+        if (!Sights::of($access)->sees($person, $segment, $this->roles->book())) {
+            throw Problem::notFound('person');
+        }
         $visibility =
             null === $segment
                 ? $this->directory->reachOf($caller)->visibility($context->person, false)

@@ -107,10 +107,14 @@ final readonly class DirectoryController
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('shared.only-staff-look-people');
         }
-        '' === $filter->site
-            || $this->gate
+        if ('' !== $filter->site) {
+            $access = $this->gate
                 ->at($filter->site, $caller)
                 ->require(Permission::LetIn, 'shared.not-change-site-leads');
+            if (null !== $access->standing->sections) {
+                throw Problem::notAllowed('desk.only-who-see-all-sections');
+            }
+        }
 
         return $this->directory->reachOf($caller);
     }

@@ -8,6 +8,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\FirstDayCheck;
 use MintDoor\Core\Roster\FirstDayGroup;
+use MintDoor\Core\Roster\Sight;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
@@ -17,7 +18,9 @@ use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\Repository\Seen;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\Sights;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
@@ -44,6 +47,7 @@ final readonly class FirstDayCheckController
         private Roles $roles,
         private ReasonJson $reasons,
         private PlatformClock $clock,
+        private Sights $sights,
     ) {}
 
     #[Expensive]
@@ -59,7 +63,10 @@ final readonly class FirstDayCheckController
             ->at($site, $caller)
             ->require(Permission::LetIn, 'desk.only-those-let-people');
         $at = $this->instant($moment, $access->zone());
-        $people = $this->firstDay->people([$site => $at]);
+        $people = $this->firstDay->people(
+            [$site => $at],
+            $this->sights->condition($access)
+        );
         $firstDayCheck = FirstDayCheck::at($at, $access->site, $this->roles->book(), $people->alike[$site] ?? []);
         $groups = [];
         foreach ($firstDayCheck->groups as $group) {
@@ -103,7 +110,6 @@ final readonly class FirstDayCheckController
         $alike = $this->firstDay->people($instants)->alike;
         $sites = [];
         foreach ($rows as $id => $row) {
-            $firstDayCheck = FirstDayCheck::at($instants[$id], SiteRow::site($row), $book, $alike[$id] ?? []);
             $standing = (new Access($book))->standing(
                 new Timeline([SegmentRow::segment($row)]),
                 PersonRow::caller($caller),
@@ -111,6 +117,13 @@ final readonly class FirstDayCheckController
                 $caller->administers($row->string('division_code')),
                 SiteRow::site($row),
             );
+            $own = null === $standing->sections
+                ? $alike[$id] ?? []
+                : $this->firstDay->people(
+                    [$id => $instants[$id]],
+                    Seen::of(Sight::of($standing), $book)
+                )->alike[$id] ?? [];
+            $firstDayCheck = FirstDayCheck::at($instants[$id], SiteRow::site($row), $book, $own);
             $sites[] = [
                 'site' => ['id' => $id, 'name' => $row->string('title')],
                 'at' => Instant::toJson($instants[$id]),

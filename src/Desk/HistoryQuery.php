@@ -12,6 +12,7 @@ use MintDoor\Desk\Repository\HistoryPages;
 use MintDoor\History\History;
 use MintDoor\History\HistoryFilter;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Sights;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
@@ -29,6 +30,7 @@ final readonly class HistoryQuery
         private ChangeHistories $histories,
         private Roles $roles,
         private PlatformClock $clock,
+        private Sights $sights,
     ) {}
 
     /** @return Page<EntryShown> schema `HistoryEntries` */
@@ -41,6 +43,7 @@ final readonly class HistoryQuery
             null === $filter->until ? null : $access->endOf($filter->until, '/until'),
             self::before($filter),
             self::PAGE + 1,
+            $this->sights->everybody($access),
         );
         $people = array_filter(array_map(static fn(HistoryLine $line): ?string => $line->personId, $lines));
         $histories = $this->histories->of($access->site->id, array_values(array_unique($people)));

@@ -18,6 +18,7 @@ use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Sights;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -49,6 +50,7 @@ final readonly class LabelController
         private Directory $directory,
         private Caring $caring,
         private PlatformSettings $settings,
+        private Sights $sights,
     ) {}
 
     /** Labels there are, to be completed from what was typed. */
@@ -147,7 +149,10 @@ final readonly class LabelController
     {
         $asked = array_values(array_unique($body->people));
         $people = $this->contextLoader->people($asked);
-        if (\in_array(0, $this->enrollments->versions($access->site->id, $asked), true)) {
+        if (
+            $this->sights->among($access, $asked) !== $asked
+            || \in_array(0, $this->enrollments->versions($access->site->id, $asked), true)
+        ) {
             throw Problem::notFound('person');
         }
         $bearers = $this->labels->bearers($label, $asked);

@@ -11,6 +11,7 @@ final readonly class OverrideShown
      * @param ?string                               $from  instant
      * @param ?string                               $until instant
      * @param ?array{from: ?string, until: ?string} $dates instants
+     * @param ?list<string>                         $sections ids
      * @param ?string                               $by    name
      * @param ?string                               $note  for those who let people in; null for others
      */
@@ -20,6 +21,7 @@ final readonly class OverrideShown
         public ?string $until,
         public ?string $role,
         public ?array $dates,
+        public ?array $sections,
         public ?string $by,
         public ?string $note,
     ) {}

@@ -209,6 +209,7 @@ final readonly class PersonCard
                             'from' => Instant::toJson($override->dates->from),
                             'until' => Instant::toJson($override->dates->until),
                         ],
+                    sections: $override->sections,
                     by: null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
                     note: $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
                 );

@@ -6,6 +6,7 @@ namespace MintDoor\Desk;
 
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Sights;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
@@ -16,7 +17,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** One person in a site, as the column beside the roster shows them. */
 final readonly class PersonColumnController
 {
-    public function __construct(private Gate $gate, private PersonCard $card) {}
+    public function __construct(private Gate $gate, private PersonCard $card, private Sights $sights) {}
 
     #[Route(
         '/sites/{site}/roster/{person}',
@@ -34,6 +35,7 @@ final readonly class PersonColumnController
                     Permission::SeeUnlisted,
                     'desk.only-those-help-run',
                 );
+            $this->sights->assertSees($access, $person);
         }
         $card = $this->card->of($access, $person);
 

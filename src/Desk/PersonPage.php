@@ -63,6 +63,7 @@ final readonly class PersonPage
             $personId,
             $caller->id,
             $this->roles->letting($caller, Permission::LetIn),
+            $this->roles->book(),
             $now,
         );
         $sites = $this->sites($all, $person, $caller, $now);

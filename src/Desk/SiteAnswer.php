@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Roster\SectionNamed;
 use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\FactsFirst;
-use MintDoor\Shared\Somebody;
 use MintDoor\Sites\SiteFacts;
 
 /** Schema `Site`: a site with what the caller is and may there. */
@@ -16,7 +16,9 @@ final readonly class SiteAnswer implements \JsonSerializable
 
     /**
      * @param int            $learners      seats held
-     * @param list<Somebody> $sections
+     * @param list<SectionNamed> $sections those whose people the caller sees, in their order, retired ones last
+     * @param bool $apart whether sections do not see one another, as `several` whether learners may be in several
+     * @param bool $seesAll whether the caller sees the people of all sections
      * @param bool           $administrator whether the caller administers the site's division
      * @param list<string>   $may           permissions
      * @param ?SeenAsShown   $seenAs        as whom it is shown, where not as the caller
@@ -29,6 +31,9 @@ final readonly class SiteAnswer implements \JsonSerializable
         public int $staff,
         public int $leadLimit,
         public array $sections,
+        public bool $apart,
+        public bool $several,
+        public bool $seesAll,
         public int $version,
         public ?StandingShown $standing,
         public bool $administrator,

@@ -13,7 +13,8 @@ use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Counts;
-use MintDoor\Roster\Repository\Sections;
+use MintDoor\Roster\SectionNamed;
+use MintDoor\Roster\SectionsQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
 use MintDoor\Roster\StandingShown;
@@ -22,7 +23,6 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
-use MintDoor\Shared\Somebody;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
@@ -37,7 +37,7 @@ final readonly class SiteController
 
     public function __construct(
         private Gate $gate,
-        private Sections $sections,
+        private SectionsQuery $sections,
         private SitesQuery $sites,
         private Counts $counts,
         private SiteHandler $handler,
@@ -130,9 +130,16 @@ final readonly class SiteController
             staff: $count->staff,
             leadLimit: $access->site->leadLimit,
             sections: array_map(
-                static fn(Section $section): Somebody => new Somebody($section->id, $section->name),
-                $this->sections->all($access->site->id),
+                static fn(Section $section): SectionNamed => new SectionNamed(
+                    $section->id,
+                    $section->name,
+                    $section->retired,
+                ),
+                $this->sections->seen($access),
             ),
+            apart: $access->site->apart,
+            several: $access->site->several,
+            seesAll: null === $access->standing->sections,
             version: $access->row->int('version'),
             standing: StandingShown::of($access->segment, $this->roles->book()),
             administrator: $access->standing->administrator,

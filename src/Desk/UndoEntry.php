@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Changes\ChangeHandler;
+use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\History\Repository\HistoryEntries;
+use MintDoor\Items\ItemsHandler;
 use MintDoor\People\Repository\Labels;
+use MintDoor\Roster\SectionsHandler;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -21,6 +24,8 @@ final readonly class UndoEntry
         private HistoryEntries $entries,
         private ChangeHandler $changeLists,
         private SiteHandler $sites,
+        private SectionsHandler $sections,
+        private ItemsHandler $items,
         private Labels $labels,
         private History $history,
     ) {}
@@ -32,7 +37,8 @@ final readonly class UndoEntry
     {
         $entry = $this->entries->locked($access->site->id, $sequence) ?? throw Problem::notFound('entry');
         if (null !== $entry->lineId) {
-            $access->require(Permission::LetIn, 'desk.not-change-site');
+            $needs = Verb::tryFrom($entry->code)?->needs() ?? Permission::LetIn;
+            $access->require($needs, 'desk.not-change-site');
             $undone = $this->changeLists->undo($access, [$entry->lineId])->lines[0];
 
             return new UndoneEntry($undone->stored?->entry, $undone);
@@ -45,6 +51,16 @@ final readonly class UndoEntry
         }
         if (isset($entry->data['label'])) {
             return new UndoneEntry($this->label($access, $entry->code, $entry->data, $sequence), null);
+        }
+        if (SectionsHandler::CHANGED === $entry->code) {
+            SectionsHandler::assertMay($access);
+
+            return new UndoneEntry($this->sections->undo($access, $entry->data, $sequence), null);
+        }
+        if (ItemsHandler::SHOWN === $entry->code) {
+            ItemsHandler::assertMay($access);
+
+            return new UndoneEntry($this->items->undo($access, $entry->data, $sequence), null);
         }
         $access->require(Permission::RunSite, 'desk.only-lead-site-administrator');
 

@@ -8,6 +8,7 @@ use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Roster\State;
+use MintDoor\Core\Sites\Section;
 use MintDoor\Core\Time\Time;
 use MintDoor\Doors\Entity\Invitation;
 use MintDoor\Doors\Entity\WaitingRecord;
@@ -32,15 +33,22 @@ final readonly class DoorContextLoader
         private CallerProvider $callers,
     ) {}
 
-    /** @param ?Invitation $invitation that is answered */
-    public function at(SentenceDoor $door, Caller $caller, ?Invitation $invitation = null): DoorContext
-    {
+    /**
+     * @param ?Invitation $invitation that is answered
+     * @param ?string     $section    id of the one that is chosen, where one chooses
+     */
+    public function at(
+        SentenceDoor $door,
+        Caller $caller,
+        ?Invitation $invitation = null,
+        ?string $section = null,
+    ): DoorContext {
         $access = $this->gate->atDoor($door->site, $caller);
         $people = $this->contexts->people([$caller->id]);
         $person = $people[$caller->id];
         $context = $this->contexts->of($access, $people, $invitation?->id)->one($caller->id);
         $waiting = $this->places->at($door->id, $caller->id);
-        $before = $this->places->before($access->site->id, $caller->id);
+        $before = $this->places->before($access->site->id, $caller->id, $door->id);
         $place = $this->place($waiting, $access, $caller);
         $admission = (new Doorman($this->roles->book()))->admit(
             $door->terms(),
@@ -56,6 +64,8 @@ final readonly class DoorContextLoader
             // Whoever was asked back since was asked by somebody who knew.
             $context->enrollment->removedByStaff($access->now, $invitation->madeAt ?? Time::BEGINNING),
             $this->backed($access, $door, $person, $invitation->madeBy ?? $door->keeper()),
+            $this->placed($access, $context, $door->policy, $waiting?->section->id ?? $section),
+            $before->int('here'),
         );
 
         return new DoorContext(
@@ -101,6 +111,34 @@ final readonly class DoorContextLoader
         return null === $access->site->seats
             ? null
             : max(0, $access->site->seats - $context->seats->most($access->now, $until));
+    }
+
+    /**
+     * The same of the section they come into; where they choose one, of the one with the most.
+     *
+     * @param ?string $chosen id
+     *
+     * @return ?int null where it has no limit of its own
+     */
+    private function placed(SiteAccess $access, ChangeContext $context, DoorPolicy $policy, ?string $chosen): ?int
+    {
+        $sections = array_filter(
+            $access->site->sections,
+            static fn(Section $section): bool => match ($policy->place) {
+                'fixed' => $section->id === $policy->section,
+                'choice' => null === $chosen
+                    ? $section->isOffered($access->now)
+                    : $section->id === $chosen,
+                default => false,
+            },
+        );
+        $until = max($access->now + 1, $policy->stays($access->site->termEnds));
+        $free = array_map(
+            static fn(Section $section): ?int => $context->sections->free($section, $access->now, $until),
+            array_values($sections),
+        );
+
+        return [] === $free || \in_array(null, $free, true) ? null : max($free);
     }
 
     private function backed(SiteAccess $access, SentenceDoor $door, Row $person, ?string $keeper): bool

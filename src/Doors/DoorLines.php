@@ -256,9 +256,27 @@ final readonly class DoorLines
     private function section(DoorContext $at, ?string $chosen): ?string
     {
         return match ($at->door->policy->place) {
-            'emptiest' => $this->sections->emptiest($at->access->site->id, $at->access->now),
+            'emptiest' => $this->emptiest($at),
             'choice' => $chosen,
             default => $at->door->policy->section,
         };
+    }
+
+    /** The section with the fewest learners of those that have a seat for as long as they stay; null for none. */
+    private function emptiest(DoorContext $at): ?string
+    {
+        $stay = $this->window($at->access, $at->door->policy);
+        $numbers = $this->sections->of($at->access->site->id, $at->access->now);
+        $fewest = \PHP_INT_MAX;
+        $emptiest = null;
+        foreach ($at->access->site->sections as $id => $section) {
+            $learners = $numbers[$id]['learners'] ?? 0;
+            $free = $at->context->sections->free($section, $stay->from, $stay->until) ?? \PHP_INT_MAX;
+            if ($section->isOffered($at->access->now) && $free > 0 && $learners < $fewest) {
+                [$fewest, $emptiest] = [$learners, (string) $id];
+            }
+        }
+
+        return $emptiest;
     }
 }

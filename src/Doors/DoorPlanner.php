@@ -151,12 +151,12 @@ final readonly class DoorPlanner
     private function where(SiteAccess $access, DoorRequest $request, FieldErrors $errors): void
     {
         $section = null === $request->section ? null : $this->sections->ofSite($access->site->id, $request->section);
-        if ('fixed' === $request->place && null === $section) {
+        if ('fixed' === $request->place && false !== $section?->retired) {
             $errors->add('section', 'no-such-section', 'doors.choose-section-site');
         }
         if (
             \in_array($request->place, ['emptiest', 'choice'], true)
-            && [] === $this->sections->all($access->site->id)
+            && [] === $this->sections->offered($access->site->id)
         ) {
             $errors->add('place', 'no-sections', 'doors.site-no-sections');
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use MintDoor\Core\Changes\Laws;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Doors\Admission;
 use MintDoor\Core\Doors\Passage;
@@ -20,6 +21,7 @@ use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
@@ -49,6 +51,7 @@ final readonly class Joining
         private QuietPeople $quiet,
         private SentenceDoors $doors,
         private Sections $sections,
+        private SectionNumbers $numbers,
         private People $people,
         private Standings $standings,
         private Divisions $divisions,
@@ -125,7 +128,7 @@ final readonly class Joining
         if (null !== $invitation && 'answered' !== $over) {
             $this->assertTheirs($invitation, $caller, $request->asMe);
         }
-        $at = $this->doorContexts->at($before->door, $caller, $invitation);
+        $at = $this->doorContexts->at($before->door, $caller, $invitation, $request->section);
         $admission = $at->admission;
         if (Passage::No === $admission->passage || ('answered' === $over && Passage::Already !== $admission->passage)) {
             throw self::noWayIn($over ?? $admission->code, $admission->next, $admission->values);
@@ -183,7 +186,7 @@ final readonly class Joining
         $line = $this->lines->comeIn($at, $section);
         $why = $line->reasons[0] ?? null;
         if (Verdict::WaitsForSeat === $line->verdict) {
-            throw self::noWayIn('no-seat', 'ask-lead');
+            throw self::noWayIn(Laws::SECTION_FULL === $why?->code ? $why->code : 'no-seat', 'ask-lead');
         }
         if (null !== $why && Verdict::NothingToDo !== $line->verdict) {
             throw self::noWayIn($why->code, 'ask-lead', $why->values);
@@ -349,16 +352,25 @@ final readonly class Joining
         );
     }
 
-    /** @return list<SectionChoice> */
+    /** @return list<SectionChoice> those with a seat left; where none has, all of them: it is said then */
     private function sectionsOf(string $site): array
     {
+        $offered = $this->sections->offered($site);
+        $limited = array_filter($offered, static fn(Section $section): bool => null !== $section->seats);
+        $held = [] === $limited ? [] : $this->numbers->of($site, $this->clock->instant());
+        $free = array_filter(
+            $offered,
+            static fn(Section $section): bool => ($held[$section->id]['learners'] ?? 0)
+                < ($section->seats ?? \PHP_INT_MAX),
+        );
+
         return array_map(
             static fn(Section $section): SectionChoice => new SectionChoice(
                 $section->id,
                 $section->name,
                 $section->meets,
             ),
-            $this->sections->all($site),
+            array_values($free ?: $offered),
         );
     }
 

@@ -257,7 +257,7 @@ final readonly class OpenDoors
             sections: $shows('sections')
                 ? array_map(
                     static fn(Section $section): array => ['name' => $section->name, 'meets' => $section->meets],
-                    $this->sections->all($site->id),
+                    $this->sections->offered($site->id),
                 )
                 : null,
             learners: $shows('numbers') ? $this->standings->holdingSeats($site->id, $now) : null,

@@ -6,6 +6,7 @@ namespace MintDoor\Doors;
 
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Doors\Waiter;
+use MintDoor\Core\Doors\WaitingList;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\WakingHours;
@@ -89,7 +90,8 @@ final readonly class WaitingListHandler
         $at = $this->doorContexts->ofWaiting($waiting[array_key_first($waiting)]);
         $list = WaitingPlaces::listOf(array_values($waiting));
         $of = static fn(Waiter $waiter): WaitingRecord => $waiting[$waiter->arrival];
-        $next = $list->next($this->free($at, $waiting), $this->freeAtDoors($at, $waiting));
+        $own = [...$this->freeAtDoors($at, $waiting), ...$this->freeInSections($at, $list, $waiting)];
+        $next = $list->next($this->free($at, $waiting), $own);
 
         return new WaitingPlan($states, $closed, array_map($of, $list->over($at->access->now)), array_map($of, $next));
     }
@@ -104,19 +106,54 @@ final readonly class WaitingListHandler
         if (null === $at->access->site->seats) {
             return null;
         }
-        $now = $at->access->now;
+        // For whoever stands there all kept seats but their own are taken; for the list as a whole all of them are.
+        $own = (int) (true === $at->waiting?->offeredAt($at->access->now));
+
+        return $at->access->site->seats
+            - $at->context->seats->most($at->access->now, $this->longest($at, $waiting))
+            - $own;
+    }
+
+    /**
+     * The instant until which the last of them would stay.
+     *
+     * @param array<int, WaitingRecord> $waiting
+     */
+    private function longest(DoorContext $at, array $waiting): int
+    {
         $stay = array_map(
             static fn(WaitingRecord $one): int => SentenceDoor::of($one->door)->policy->stays(
                 $at->access->site->termEnds,
             ),
             $waiting,
         );
-        // For whoever stands there all kept seats but their own are taken; for the list as a whole all of them are.
-        $own = (int) (true === $at->waiting?->offeredAt($now));
 
-        return $at->access->site->seats
-            - $at->context->seats->most($now, max($now + 1, ...array_values($stay)))
-            - $own;
+        return max($at->access->now + 1, ...array_values($stay));
+    }
+
+    /**
+     * The same of the sections that they will come into, where these have seats of their own.
+     *
+     * @param array<int, WaitingRecord> $waiting
+     *
+     * @return array<string, int> by section
+     */
+    private function freeInSections(DoorContext $at, WaitingList $list, array $waiting): array
+    {
+        $until = $this->longest($at, $waiting);
+        $free = [];
+        foreach ($list->waiters as $waiter) {
+            $section = $at->access->site->sections[(string) $waiter->section] ?? null;
+            if (null === $section?->seats) {
+                continue;
+            }
+            $free[$section->id] ??= (int) $at->context->sections->free($section, $at->access->now, $until);
+            // A seat that is kept for whoever stands there is taken for the list as a whole.
+            $theirs = $waiter->arrival === $at->waiting?->id && $at->waiting->offeredAt($at->access->now);
+            $free[$section->id] -= (int) $theirs;
+        }
+
+        return $free;
     }
 
     /**

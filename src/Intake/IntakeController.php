@@ -17,6 +17,7 @@ use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\OptionsForAlike;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\Sights;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -41,6 +42,7 @@ final readonly class IntakeController
         private Caring $caring,
         private Lookups $lookups,
         private OutsideReach $outside,
+        private Sights $sights,
     ) {}
 
     #[Route('/sites/{site}/intake', name: 'intake', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
@@ -53,6 +55,7 @@ final readonly class IntakeController
         $more = array_fill_keys(array_keys(self::MOST), false);
         $query = PeopleQuery::of($q);
         $rows = $query->tooShort() ? [] : $this->ranked($this->directory->find($query, $site), $query, $access);
+        $rows = array_values(array_filter($rows, fn(Row $row): bool => $this->sights->seesRow($access, $row)));
         $reach = [] === $rows ? null : $this->directory->reachOf($caller);
         $here = array_values(array_filter($rows, static fn(Row $row): bool => null !== $row->stringOrNull('state')));
         $whole = $this->caring->known($here, $caller, $access->site->division, $reach);

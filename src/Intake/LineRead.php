@@ -18,6 +18,7 @@ final readonly class LineRead
      * @param list<CandidateMeant> $candidates the likeliest first
      * @param list<Mark>           $marks      the text in pieces, each with what it was taken for
      * @param list<string>         $both       ids of the two people it names together; none, if it does not
+     * @param list<string>         $sections   ids of the sections that the row says
      */
     public function __construct(
         public int $number,
@@ -30,5 +31,6 @@ final readonly class LineRead
         public array $candidates,
         public array $marks,
         public array $both,
+        public array $sections,
     ) {}
 }

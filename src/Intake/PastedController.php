@@ -13,6 +13,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\SectionsQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -34,6 +35,7 @@ final readonly class PastedController
         private SettledLines $settled,
         private Roles $roles,
         private Candidates $candidates,
+        private SectionsQuery $sections,
     ) {}
 
     #[Expensive]
@@ -51,7 +53,8 @@ final readonly class PastedController
                 ? null
                 : $this->roles->book()->find($request->role)
                     ?? throw Problem::field('/role', 'no-such-role', 'shared.no-such-role-any');
-        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES);
+        $names = $this->sections->names($access);
+        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES, $names);
         $remembered = $this->settled->of(
             $site,
             array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
@@ -60,6 +63,8 @@ final readonly class PastedController
             $lines,
             $caller,
             new Circumstances($access->site, $role->for ?? [PersonKind::Learner, PersonKind::Staff], $remembered),
+            $access,
+            $names,
         );
 
         return new Answer(
@@ -93,6 +98,7 @@ final readonly class PastedController
                 static fn(Candidate $each): string => $each->known->person->id,
                 $read->marking->both($reading) ?? [],
             ),
+            sections: $reading->line->sections,
         );
     }
 }

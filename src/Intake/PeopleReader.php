@@ -22,6 +22,8 @@ use MintDoor\People\Repository\Directory;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
+use MintDoor\Roster\Sights;
+use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\PlatformClock;
@@ -39,23 +41,27 @@ final readonly class PeopleReader
         private Caring $caring,
         private Lookups $lookups,
         private PlatformClock $clock,
+        private Sights $sights,
     ) {}
 
     /**
+     * @param array<string, string> $sections names of a site's, by id
+     *
      * @return list<PastedLine>
      *
      * @throws Problem of type `Invalid` when there are more than so many
      */
-    public function lines(string $text, int $most): array
+    public function lines(string $text, int $most, array $sections = []): array
     {
         try {
-            return $this->text()->lines($text, $most);
+            return $this->text($sections)->lines($text, $most);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, $most);
         }
     }
 
-    private function text(): PastedText
+    /** @param array<string, string> $sections names of a site's, by id */
+    private function text(array $sections = []): PastedText
     {
         $tree = $this->divisions->tree();
 
@@ -63,12 +69,22 @@ final readonly class PeopleReader
             $this->roles->rules()->numbers,
             array_column($tree->all(), 'name', 'code'),
             new LevelNames($tree),
+            $sections,
         );
     }
 
-    /** @param list<PastedLine> $lines */
-    public function readings(array $lines, Caller $caller, Circumstances $for): Readings
-    {
+    /**
+     * @param list<PastedLine> $lines
+     * @param ?SiteAccess      $access where it is about a site: only those count whom the caller sees there
+     * @param array<string, string> $sections names of the site's, by id
+     */
+    public function readings(
+        array $lines,
+        Caller $caller,
+        Circumstances $for,
+        ?SiteAccess $access = null,
+        array $sections = [],
+    ): Readings {
         $rules = $this->roles->rules();
         $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames()));
         $matcher = new Matcher($rules->numbers, $wording);
@@ -81,7 +97,10 @@ final readonly class PeopleReader
             array_values($for->remembered),
         );
         $typed = self::identifiers($lines);
-        $people = $this->within($found->rows, $typed, $caller);
+        $rows = null === $access
+            ? $found->rows
+            : array_values(array_filter($found->rows, fn(Row $row): bool => $this->sights->seesRow($access, $row)));
+        $people = $this->within($rows, $typed, $caller);
         $this->lookups->count(self::missed($typed, $people), $caller);
         $for = new Circumstances($for->site, $for->kinds, $for->remembered, $found->crowded, $this->clock->instant());
         $known = array_map(
@@ -93,7 +112,7 @@ final readonly class PeopleReader
             $matcher->read($lines, $known, $for),
             $people,
             $for,
-            new Marking($this->text(), $wording),
+            new Marking($this->text($sections), $wording),
         );
     }
 

@@ -8,6 +8,8 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Intake\Entity\SettledLine;
 use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Sights;
+use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
@@ -24,7 +26,12 @@ final readonly class SettledLineController
 {
     private const LET_IN = 'shared.not-let-people-into';
 
-    public function __construct(private Gate $gate, private SettledLines $settled, private Transaction $transaction) {}
+    public function __construct(
+        private Gate $gate,
+        private SettledLines $settled,
+        private Transaction $transaction,
+        private Sights $sights,
+    ) {}
 
     #[Route(
         '/sites/{site}/settled-lines',
@@ -34,9 +41,7 @@ final readonly class SettledLineController
     )]
     public function list(string $site, #[CurrentUser] Caller $caller): Response
     {
-        $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
-
-        return $this->answer($site);
+        return $this->answer($this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN));
     }
 
     #[Route(
@@ -51,21 +56,27 @@ final readonly class SettledLineController
         #[CurrentUser] Caller $caller,
         #[MapQueryParameter] string $gist,
     ): Response {
-        $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
+        $access = $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
 
-        return $this->transaction->run($request, $caller, [], function () use ($site, $gist): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($access, $site, $gist): Answer {
             if (!$this->settled->forget($site, $gist)) {
                 throw Problem::notFound('line');
             }
 
-            return $this->answer($site);
+            return $this->answer($access);
         });
     }
 
-    private function answer(string $site): Answer
+    /** Those that mean somebody whom the caller sees. */
+    private function answer(SiteAccess $access): Answer
     {
+        $lines = $this->settled->list($access->site->id);
+        $people = array_map(static fn(SettledLine $line): string => $line->person->id, $lines);
+        $seen = $this->sights->among($access, array_values(array_unique($people)));
+        $lines = array_filter($lines, static fn(SettledLine $line): bool => \in_array($line->person->id, $seen, true));
+
         return new Answer([
-            'items' => array_map(static fn(SettledLine $line): array => $line->json(), $this->settled->list($site)),
+            'items' => array_map(static fn(SettledLine $line): array => $line->json(), array_values($lines)),
         ]);
     }
 }

@@ -187,6 +187,7 @@ final readonly class Caring
                     array_map(strval(...), array_keys($byId)),
                     $caller->id,
                     $this->roles->letting($caller, Permission::LetIn),
+                    $this->roles->book(),
                     $now,
                 );
         $bySite = [];

@@ -8,9 +8,11 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Entry;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\Sight;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Answer;
@@ -27,6 +29,7 @@ final readonly class Landing
     public function __construct(
         private Standings $standings,
         private Sections $sections,
+        private SectionNumbers $numbers,
         private Gate $gate,
         private Roles $roles,
         private Enrollments $enrollments,
@@ -51,8 +54,6 @@ final readonly class Landing
         }
         $grants = $enrollment->grantsIn(Phase::InForce, $access->now);
         $beyond = $access->caller->division !== $access->site->division;
-        $section =
-            array_values(array_filter(array_map(static fn($grant): ?string => $grant->section, $grants)))[0] ?? null;
 
         $givesBack = array_filter(
             [...$grants, ...$enrollment->grantsIn(Phase::Waiting, $access->now)],
@@ -65,18 +66,33 @@ final readonly class Landing
                 reason: $this->reasons->forThePerson($reason),
                 role: StandingShown::of($access->segment, $this->roles->book())?->role,
                 leads: $inside ? $this->standings->namesOfLeads($site, $access->now) : [],
-                section: $inside ? $this->section($section) : null,
+                sections: $inside ? $this->sections($access) : [],
                 may: $access->permissions(),
                 mayLeave: null === $access->seenAs && [] !== $givesBack,
             ),
         );
     }
 
-    /** @return array{name: string, meets: string}|null */
-    private function section(?string $id): ?array
+    /** @return list<array{name: string, meets: string, leads: list<string>}> those they are in, in their order */
+    private function sections(SiteAccess $access): array
     {
-        $section = null === $id ? null : $this->sections->find($id);
+        $own = $access->segment->sections ?? [];
+        if ([] === $own) {
+            return [];
+        }
+        $staff = Sight::seenByAll($this->roles->book())[1];
+        $leads = $this->numbers->leads($access->site->id, $staff, $access->now);
+        $shown = [];
+        foreach ($this->sections->all($access->site->id) as $section) {
+            if (\in_array($section->id, $own, true)) {
+                $shown[] = [
+                    'name' => $section->name,
+                    'meets' => $section->meets,
+                    'leads' => array_column($leads[$section->id] ?? [], 'name'),
+                ];
+            }
+        }
 
-        return null === $section ? null : ['name' => $section->name, 'meets' => $section->meets];
+        return $shown;
     }
 }

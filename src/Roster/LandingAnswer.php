@@ -12,7 +12,7 @@ final readonly class LandingAnswer
     /**
      * @param ?string                              $role     code
      * @param list<string>                         $leads    names
-     * @param array{name: string, meets: string}|null $section
+     * @param list<array{name: string, meets: string, leads: list<string>}> $sections those they are in
      * @param list<string>                         $may      permissions
      * @param bool                                 $mayLeave whether a key brought them, so that they may go again
      */
@@ -21,7 +21,7 @@ final readonly class LandingAnswer
         public ReasonShown $reason,
         public ?string $role,
         public array $leads,
-        public ?array $section,
+        public array $sections,
         public array $may,
         public bool $mayLeave,
     ) {}

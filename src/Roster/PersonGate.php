@@ -6,6 +6,7 @@ namespace MintDoor\Roster;
 
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
+use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Locks;
@@ -19,6 +20,7 @@ final readonly class PersonGate
     public function __construct(
         private People $people,
         private Standings $standings,
+        private Roles $roles,
         private Caring $caring,
         private PlatformClock $clock,
         private Locks $locks,
@@ -59,7 +61,7 @@ final readonly class PersonGate
     /** Whether both are in some site now. */
     public function sharesSite(string $person, Caller $caller): bool
     {
-        return $this->standings->shareSite($person, $caller->id, $this->clock->instant());
+        return $this->standings->shareSite($person, $caller->id, $this->roles->book(), $this->clock->instant());
     }
 
     /**

@@ -31,6 +31,7 @@ final readonly class ProgressController
         private WorkMeter $meter,
         private Directory $directory,
         private SecurityLog $log,
+        private Sights $sights,
     ) {}
 
     #[Expensive]
@@ -62,7 +63,8 @@ final readonly class ProgressController
         $reach = $this->directory->reachOf($caller);
         $this->log->note('export', by: $caller->id, site: $site, data: ['what' => 'progress']);
         $people = [];
-        foreach ($this->standings->listed($site, $states, $working, $access->now) as $row) {
+        $whom = $this->sights->condition($access);
+        foreach ($this->standings->listed($site, $states, $working, $access->now, $whom) as $row) {
             $seen = $row->instantOrNull('last_seen_at');
             $work = $this->meter->of($site, $row->id('person_id'), $row->instant('since_at'), $seen);
             $people[] = [

@@ -8,6 +8,7 @@ use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Cause;
 use MintDoor\Core\Roster\Reason;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\Repository\SiteDoors;
 
 /** A reason as the contract has it: once for staff, with who could change it, once for the person. */
@@ -16,7 +17,7 @@ final readonly class ReasonJson
     /** Causes whose details are the staff's: the person learns that they are blocked, and to ask. */
     private const PRIVATE_VALUES = ['blocked', 'account-closed'];
 
-    public function __construct(private Roles $roles, private SiteDoors $doors) {}
+    public function __construct(private Roles $roles, private SiteDoors $doors, private Sections $sections) {}
 
     public function forStaff(Reason $reason, Standing $viewer): ReasonShown
     {
@@ -25,7 +26,7 @@ final readonly class ReasonJson
             array_map(
                 fn(Cause $cause): CauseShown => new CauseShown(
                     $cause->code,
-                    (object) Values::json($cause->values, $this->doorName(...)),
+                    (object) Values::json($cause->values, $this->doors->nameOf(...), $this->sections->nameOf(...)),
                     $cause->change,
                     null !== $cause->needs && $viewer->may($cause->needs),
                     null === $cause->needs ? [] : $this->roles->book()->holdersOf($cause->needs),
@@ -45,16 +46,11 @@ final readonly class ReasonJson
         return new ReasonShown($reason->entry->value, [
             new CauseShown(
                 $cause->code,
-                (object) Values::json($values, $this->doorName(...)),
+                (object) Values::json($values, $this->doors->nameOf(...), $this->sections->nameOf(...)),
                 'none',
                 false,
                 [],
             ),
         ]);
-    }
-
-    private function doorName(string $doorId): string
-    {
-        return $this->doors->nameOf($doorId);
     }
 }

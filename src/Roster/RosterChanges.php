@@ -19,7 +19,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The difference between a site's roster at the end of two days: who came, who went, whose role or state changed. */
 final readonly class RosterChanges
 {
-    public function __construct(private Standings $standings, private Gate $gate) {}
+    public function __construct(private Standings $standings, private Gate $gate, private Sights $sights) {}
 
     #[Route(
         '/sites/{site}/roster-changes',
@@ -37,8 +37,13 @@ final readonly class RosterChanges
             $access->endOf($days->from, '/from') - 1,
             $access->endOf($days->until, '/until') - 1,
         );
+        $everybody = $this->sights->everybody($access);
+        $seen = null === $everybody ? null : array_fill_keys($everybody, true);
         $lists = ['came' => [], 'went' => [], 'changed' => []];
         foreach ($rows as $row) {
+            if (null !== $seen && !isset($seen[$row->id('person_id')])) {
+                continue;
+            }
             [$before, $after] = [$this->standing($row, 'a'), $this->standing($row, 'b')];
             $was = $this->here($before);
             $is = $this->here($after);

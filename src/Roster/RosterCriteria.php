@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Roster;
 
 use MintDoor\People\DetailNarrowing;
+use MintDoor\Shared\Fragment;
 
 /** Which rows of a roster are wanted, as far as whoever asks may ask for it. Null and empty ask for nothing. */
 final readonly class RosterCriteria
@@ -14,6 +15,7 @@ final readonly class RosterCriteria
      * @param int                    $at        the instant at which it is looked at
      * @param non-empty-list<string> $states
      * @param bool                   $listed    whether only those who show
+     * @param ?string                $section   id; nothing for who is in none
      * @param ?string                $door      a kind of door, or the id of one
      * @param ?int                   $unseen    not seen since
      * @param ?int                   $ends      whose stretch ends by then
@@ -22,6 +24,8 @@ final readonly class RosterCriteria
      * @param bool                   $byTerms   whether numbers and logins are among what they are found by
      * @param ?list<DetailNarrowing> $details   null for what nobody has
      * @param list<string>           $divisions codes of those whose people's numbers may be known
+     * @param list<string>           $sections  ids of the site's, in their order
+     * @param ?Fragment              $seen      whom the caller sees, where that is not everybody
      */
     public function __construct(
         public string $site,
@@ -41,5 +45,7 @@ final readonly class RosterCriteria
         public bool $byTerms = false,
         public array $divisions = [],
         public ?array $details = [],
+        public array $sections = [],
+        public ?Fragment $seen = null,
     ) {}
 }

@@ -29,7 +29,7 @@ final readonly class RosterDays
     /** Seconds that are looked back at most. */
     private const BACK = 5 * 366 * 86_400;
 
-    public function __construct(private Gate $gate, private Counts $counts) {}
+    public function __construct(private Gate $gate, private Counts $counts, private Sights $sights) {}
 
     #[Route('/sites/{site}/roster-days', name: 'roster_days', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function days(string $site, #[CurrentUser] Caller $caller): Response
@@ -39,7 +39,7 @@ final readonly class RosterDays
             ->require(Permission::SeeUnlisted, 'roster.only-those-help-run');
         $stretches = array_map(
             SegmentRow::counted(...),
-            $this->counts->stretches($site),
+            $this->counts->stretches($site, $this->sights->condition($access)),
         );
         $days = $this->run($access, $stretches);
 

@@ -11,8 +11,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class RosterFilter
 {
-    /** @var list<'name'|'kind'|'level'|'division'|'number'|'role'|'state'|'since'|'seen'> */
-    public const SORTS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'];
+    /** @var list<'name'|'kind'|'level'|'division'|'number'|'role'|'section'|'state'|'since'|'seen'> */
+    public const SORTS = ['name', 'kind', 'level', 'division', 'number', 'role', 'section', 'state', 'since', 'seen'];
 
     public function __construct(
         #[Assert\Length(max: 200, maxMessage: 'shared.look-less-200-characters')] public ?string $q = null,
@@ -28,7 +28,8 @@ final readonly class RosterFilter
             max: Levels::HIGHEST
         )] public ?int $level = null,
         #[Assert\Length(max: 32, maxMessage: 'shared.no-such-division')] public ?string $division = null,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')]
+        /** An id, or none. */
+        #[Assert\Regex('/^(none|'.Id::PATTERN.')$/D', message: 'shared.no-such-section')]
         public ?string $section = null,
         /** A kind of door, or the id of one. */
         #[Assert\Regex(

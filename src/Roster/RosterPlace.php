@@ -9,7 +9,7 @@ use MintDoor\Shared\Cursor;
 /** How a roster is sorted, and after which row a page of it begins. */
 final readonly class RosterPlace
 {
-    /** @param 'name'|'kind'|'level'|'division'|'number'|'role'|'state'|'since'|'seen' $by */
+    /** @param 'name'|'kind'|'level'|'division'|'number'|'role'|'section'|'state'|'since'|'seen' $by */
     public function __construct(public string $by, public bool $down, public ?Cursor $after, public int $limit) {}
 
     public static function of(RosterFilter $filter): self

@@ -20,6 +20,7 @@ use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\RosterList;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
@@ -31,6 +32,7 @@ final readonly class RosterQuery
     private const ALIKE = [
         'state',
         'roles',
+        'sections',
         'from_at',
         'until_at',
         'since_at',
@@ -51,6 +53,8 @@ final readonly class RosterQuery
         private Directory $directory,
         private Details $details,
         private PersonDetails $kept,
+        private Sections $sections,
+        private Sights $sights,
     ) {}
 
     /**
@@ -104,10 +108,11 @@ final readonly class RosterQuery
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $count =
-            null === $filter->asOf
-                ? $this->counts->of([$access->site->id], $access->now)[$access->site->id]
-                : $this->counts->at($access->site->id, $instant, $access->now);
+        $count = match (true) {
+            null !== $criteria->seen => $this->counts->seen($access->site->id, $instant, $criteria->seen),
+            null === $filter->asOf => $this->counts->of([$access->site->id], $access->now)[$access->site->id],
+            default => $this->counts->at($access->site->id, $instant, $access->now),
+        };
 
         return new RosterPage(
             $this->items($access, $rows, $visibility, $instant),
@@ -261,7 +266,7 @@ final readonly class RosterQuery
             role: $filter->role,
             level: $filter->level,
             division: $filter->division,
-            section: $filter->section,
+            section: 'none' === $filter->section ? '' : $filter->section,
             door: $helps ? $filter->door : null,
             unseen: 'never' === $unseen ? Time::BEGINNING : $ago(null === $unseen ? null : (int) $unseen),
             ends: $helps && null !== $filter->ends ? $ago(-$filter->ends) : null,
@@ -277,6 +282,8 @@ final readonly class RosterQuery
                     $this->directory->reachOf($access->caller),
                 )
                 : [],
+            sections: 'section' === $filter->sort ? $this->sections->ids($access->site->id) : [],
+            seen: $this->sights->fragment($access),
         );
     }
 

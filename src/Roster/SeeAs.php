@@ -52,8 +52,7 @@ final readonly class SeeAs
             'roster.only-those-let-people-into',
         );
         [$what, $which] = explode(':', $seenAs);
-
-        return match ($what) {
+        $through = match ($what) {
             'role' => $this->role(
                 $own,
                 $this->roles->book()->find($which) ?? throw Problem::notFound('role'),
@@ -63,6 +62,8 @@ final readonly class SeeAs
             'section' => $this->section($own, $which, $seenAs),
             default => $this->person($own, $which, $seenAs),
         };
+
+        return $through->within($own->standing->sections);
     }
 
     private function section(SiteAccess $own, string $section, string $seenAs): SiteAccess
@@ -72,7 +73,8 @@ final readonly class SeeAs
             array_values(
                 array_filter($this->roles->book()->all(), static fn(Role $role): bool => $role->takesSeat),
             )[0] ?? null;
-        if (null === $found || null === $learner) {
+        $mine = $own->standing->sections;
+        if (null === $found || null === $learner || (null !== $mine && !\in_array($section, $mine, true))) {
             throw Problem::notFound('section');
         }
 
@@ -125,7 +127,7 @@ final readonly class SeeAs
         $enrollment = $this->enrollments->of($own->site->id, $id);
         $person = PersonRow::person($row);
         $segment = $enrollment->timeline()->at($own->now);
-        if (null === $segment) {
+        if (null === $segment || !Sights::of($own)->sees($id, $segment, $this->roles->book())) {
             throw Problem::notFound('person');
         }
         $administers = $row->bool('platform_administrator')

@@ -15,7 +15,7 @@ final class SegmentRow
 {
     private function __construct() {}
 
-    /** @param Row $row with `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat` */
+    /** @param Row $row with `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat`, `sections` */
     public static function segment(Row $row): Segment
     {
         return new Segment(
@@ -24,6 +24,7 @@ final class SegmentRow
             $row->list('roles'),
             $row->bool('holds_seat'),
             $row->instant('since_at'),
+            $row->list('sections'),
         );
     }
 

@@ -34,6 +34,31 @@ final readonly class SiteAccess
         public ?Enrollment $enrollment = null,
     ) {}
 
+    /**
+     * The same, with no more people than some sections have.
+     *
+     * @param ?list<string> $sections ids; null for all
+     */
+    public function within(?array $sections): self
+    {
+        $own = $this->standing->sections;
+        if (null === $sections || $own === $sections) {
+            return $this;
+        }
+        $kept = null === $own ? $sections : array_values(array_intersect($own, $sections));
+
+        return new self(
+            $this->site,
+            $this->row,
+            $this->caller,
+            $this->standing->keptTo($kept),
+            $this->segment,
+            $this->now,
+            $this->seenAs,
+            $this->enrollment,
+        );
+    }
+
     /** The same site, where somebody else does something in it. */
     public function doneBy(Caller $caller): self
     {

@@ -15,6 +15,7 @@ final readonly class StandingShown
      * @param ?string      $role  the highest of them that there still is
      * @param list<string> $roles codes
      * @param ?string      $from  instant; null for no beginning, as `until` for no end
+     * @param list<string> $sections ids
      */
     private function __construct(
         public string $state,
@@ -23,6 +24,7 @@ final readonly class StandingShown
         public ?string $since,
         public ?string $from,
         public ?string $until,
+        public array $sections,
     ) {}
 
     public static function of(?Segment $segment, RoleBook $roles): ?self
@@ -36,6 +38,7 @@ final readonly class StandingShown
                 Instant::toJson($segment->since),
                 Instant::toJson($segment->window->from),
                 Instant::toJson($segment->window->until),
+                $segment->sections,
             );
     }
 }

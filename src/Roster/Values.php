@@ -6,7 +6,7 @@ namespace MintDoor\Roster;
 
 use MintDoor\Shared\Instant;
 
-/** The values of causes and notes as the contract has them: instants as RFC 3339, doors by name. */
+/** The values of causes and notes as the contract has them: instants as RFC 3339, doors and sections by name. */
 final class Values
 {
     private const INSTANTS = ['at', 'until', 'from', 'opens'];
@@ -16,16 +16,21 @@ final class Values
     /**
      * @param array<string, string|int|list<string>|null> $values
      * @param callable(string): string                    $doorName
+     * @param callable(string): string                    $sectionName
      *
      * @return array<string, string|int|list<string>|null>
      */
-    public static function json(array $values, callable $doorName): array
+    public static function json(array $values, callable $doorName, callable $sectionName): array
     {
         foreach ($values as $key => $value) {
             if (\is_int($value) && \in_array($key, self::INSTANTS, true)) {
                 $values[$key] = Instant::toJson($value);
             } elseif ('door' === $key && \is_string($value)) {
                 $values[$key] = $doorName($value);
+            } elseif ('section' === $key && \is_string($value)) {
+                $values[$key] = $sectionName($value);
+            } elseif ('sections' === $key && \is_array($value)) {
+                $values[$key] = array_map($sectionName, $value);
             }
         }
 

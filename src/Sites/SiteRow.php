@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace MintDoor\Sites;
 
 use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\Section;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
 use MintDoor\Platform\TermShown;
+use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Named;
 use MintDoor\Shared\Row;
+use MintDoor\Sites\Repository\Sites;
 
 /** A site read with its division and term, between the database, the core and the contract. */
 final class SiteRow
@@ -18,7 +22,8 @@ final class SiteRow
     public const TABLES = 'site s JOIN division d ON d.id = s.division_id LEFT JOIN term t ON t.id = s.term_id';
 
     public const COLUMNS = 's.id, s.code, s.title, s.kind, s.level_lowest, s.level_highest, s.seats, s.lead_limit,
-        s.time_zone, s.opens_at, s.closes_at, s.version, d.code AS division_code, d.name AS division_name,
+        s.time_zone, s.opens_at, s.closes_at, s.version, s.sections_apart, s.sections_several,
+        '.Sites::SECTIONS.' AS site_sections, d.code AS division_code, d.name AS division_name,
         t.code AS term_code, t.name AS term_name, t.starts_on, t.ends_on';
 
     /** @var array<string, int> by day and time zone */
@@ -39,7 +44,33 @@ final class SiteRow
             $row->instant('closes_at'),
             self::endOf($row->stringOrNull('ends_on'), $row->string('time_zone')),
             $row->string('kind'),
+            self::sections($row->stringOrNull('site_sections')),
+            $row->bool('sections_apart'),
+            $row->bool('sections_several'),
         );
+    }
+
+    /** @return array<string, Section> by id */
+    private static function sections(?string $json): array
+    {
+        $sections = [];
+        foreach (null === $json ? [] : (array) json_decode($json, true) as $each) {
+            [$hex, $seats, $from, $until, $retired] = array_values((array) $each) + array_fill(0, 5, null);
+            $id = Id::text((string) hex2bin(self::text($hex)));
+            $sections[$id] = new Section(
+                $id,
+                null === $seats ? null : (int) self::text($seats),
+                new Window(Instant::fromSql(self::text($from)), Instant::fromSql(self::text($until))),
+                '0' !== self::text($retired),
+            );
+        }
+
+        return $sections;
+    }
+
+    private static function text(mixed $value): string
+    {
+        return \is_scalar($value) ? (string) $value : '';
     }
 
     /** Sites of a list mostly end on the same day; those of no term never. */

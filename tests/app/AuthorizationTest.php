@@ -35,6 +35,12 @@ final class AuthorizationTest extends ApiTestCase
         'GET /sites/{site}' => [401, 200, 200, 200, 404, 200],
         'PUT /sites/{site}' => [401, 403, 403, 200, 404, 200],
         'PUT /sites/{site}/life' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/sections' => [401, 403, 200, 200, 404, 200],
+        'PUT /sites/{site}/sections' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/items' => [401, 200, 200, 200, 404, 200],
+        'PUT /sites/{site}/items' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/items/{item}/people' => [401, 403, 200, 200, 404, 200],
+        'PUT /sites/{site}/visibilities' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/roster' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/roster/{person}' => [401, 403, 200, 200, 404, 200],
         'GET /sites/{site}/roster-changes' => [401, 403, 403, 200, 404, 200],
@@ -214,6 +220,7 @@ final class AuthorizationTest extends ApiTestCase
                         '{division}' => 'seniors',
                         '{registration}' => Id::NONE,
                         '{session}' => str_repeat('0', 32),
+                        '{item}' => 'welcome',
                     ])
                     .([
                         'GET /sites' => '?scope=all',

@@ -27,6 +27,11 @@ trait Bodies
                 'term' => 'autumn',
             ],
             'PUT /sites/{site}/life' => ['state' => 'closed'],
+            'PUT /sites/{site}/items' => ['items' => ['welcome'], 'visibility' => ['kind' => 'everybody']],
+            'PUT /sites/{site}/visibilities' => [
+                'named' => [['name' => 'Learners', 'visibility' => ['kind' => 'roles', 'names' => ['learner']]]],
+            ],
+            'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
             'POST /sites/{site}/change-lists' => [
                 'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
             ],

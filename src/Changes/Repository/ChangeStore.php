@@ -302,6 +302,7 @@ final class ChangeStore extends BaseRepository
             'dates_from' => null === $override->dates ? null : Instant::toSql($override->dates->from),
             'dates_until' => null === $override->dates ? null : Instant::toSql($override->dates->until),
             'height' => $override->height,
+            'sections' => null === $override->sections ? null : implode(' ', $override->sections),
         ];
     }
 }

@@ -35,6 +35,7 @@ final class FirstDay extends BaseRepository
         'site_id',
         'state',
         'roles',
+        'sections',
         'from_at',
         'until_at',
         'kind',
@@ -50,19 +51,20 @@ final class FirstDay extends BaseRepository
      * Those put together who differ in nothing the answer depends on.
      *
      * @param array<string, int> $instants by site
+     * @param Fragment           $seen     whom of a segment `g` it is about
      */
-    public function people(array $instants): FirstDayPeople
+    public function people(array $instants, Fragment $seen = new Fragment('1 = 1', [])): FirstDayPeople
     {
         $names = $ids = $first = [];
         $at = self::at($instants);
-        $sql = "SELECT g.person_id, g.sort_name, g.site_id, g.state, g.roles, g.from_at, g.until_at, p.kind, p.level,
-                d.code AS division, a.closed_from
+        $sql = "SELECT g.person_id, g.sort_name, g.site_id, g.state, g.roles, g.sections, g.from_at, g.until_at, p.kind,
+                p.level, d.code AS division, a.closed_from
              FROM enrollment_segment g
              STRAIGHT_JOIN person p ON p.id = g.person_id
              STRAIGHT_JOIN division d ON d.id = p.division_id
              LEFT JOIN account a ON a.person_id = g.person_id
-             WHERE $at->sql";
-        foreach ([] === $instants ? [] : $this->eachNumbered($sql, $at->values) as $columns) {
+             WHERE ($at->sql) AND $seen->sql";
+        foreach ([] === $instants ? [] : $this->eachNumbered($sql, [...$at->values, ...$seen->values]) as $columns) {
             $key = implode("\0", \array_slice($columns, 2));
             $id = Id::text((string) $columns[0]);
             $names[$id] = (string) $columns[1];

@@ -35,18 +35,28 @@ final class HistoryPages extends BaseRepository
         DQL;
 
     /**
-     * @param ?int $from  instants that the filter's days mean
+     * @param ?int          $from   instants that the filter's days mean
+     * @param ?list<string> $people ids of those it may be about; null for everybody
      *
      * @return list<HistoryLine>
      */
-    public function ofSite(string $site, HistoryFilter $filter, ?int $from, ?int $until, ?int $before, int $most): array
-    {
+    public function ofSite(
+        string $site,
+        HistoryFilter $filter,
+        ?int $from,
+        ?int $until,
+        ?int $before,
+        int $most,
+        ?array $people = null,
+    ): array {
         $query = $this->filtered($filter, $from, $until)
             ->andWhere('l.siteId = :site')
             ->setParameter('site', $site, 'id')
             ->orderBy('l.sequence', 'DESC')
             ->setMaxResults($most);
         null === $before || $query->andWhere('l.sequence < :before')->setParameter('before', $before);
+        null === $people
+            || $query->andWhere('p.id IN (:people)')->setParameter('people', self::binary($people), self::IDS);
 
         return self::lines($query);
     }

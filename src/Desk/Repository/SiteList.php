@@ -158,7 +158,7 @@ final class SiteList extends BaseRepository
     public function runBy(string $person, array $roles, int $now): array
     {
         return $this->rows(
-            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
+            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sections
              FROM enrollment_segment g
              JOIN '.SiteRow::TABLES.'
              WHERE g.person_id = :caller AND '.Sql::holds('g').' AND '.self::RUNS.' AND s.id = g.site_id

@@ -12,8 +12,9 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\Sql;
 
 /**
- * Which sites somebody's Today is about: those in which they hold a role that may do what a part of it is for, and
- * those they administer. Conditions are about a table `s` of sites, and want its `values()`.
+ * Which sites somebody's Today is about: those in which they hold a role that may do what a part of it is for and see
+ * the people of all sections, and those they administer. Conditions are about a table `s` of sites, and want its
+ * `values()`.
  */
 final readonly class TodayScope
 {
@@ -50,8 +51,10 @@ final readonly class TodayScope
         return '(s.id IN (
                 SELECT mine.site_id
                 FROM enrollment_segment mine
+                JOIN site of ON of.id = mine.site_id
                 WHERE mine.person_id = :caller AND '.Sql::holds('mine')."
                     AND mine.state = 'current' AND mine.role IN (:$doing)
+                    AND (of.sections_apart = 0 OR mine.leads = 1 OR (mine.sections = '' AND mine.holds_seat = 0))
             )".([] === $this->caller->divisions ? '' : ' OR '.$this->administers()).')';
     }
 

@@ -145,22 +145,31 @@ final class StoredInvitations extends BaseRepository implements ErasesTraces, Fo
     }
 
     /** Invitations that are open keep a seat where their door says so. */
-    public function kept(string $site, array $people, ?string $invitation, int $now): int
+    public function kept(string $site, array $people, ?string $invitation, int $now): array
     {
-        return $this->number(
-            <<<'SQL'
-                SELECT COUNT(*)
-                FROM invitation
-                WHERE site_id = ? AND unanswered = 1 AND holds = 1 AND lapses_at > ? AND id <> ?
-                    AND (person_id IS NULL OR person_id NOT IN (?))
-                SQL,
-            [
-                Id::binary($site),
-                Instant::toSql($now),
-                null === $invitation ? '' : Id::binary($invitation),
-                self::binary($people) ?: [''],
-            ],
-        );
+        $kept = [];
+        foreach (
+            $this->rows(
+                <<<'SQL'
+                    SELECT COALESCE(JSON_VALUE(d.terms, '$.section'), '') AS section, COUNT(*) AS seats
+                    FROM invitation i
+                    JOIN door d ON d.id = i.door_id
+                    WHERE i.site_id = ? AND i.unanswered = 1 AND i.holds = 1 AND i.lapses_at > ? AND i.id <> ?
+                        AND (i.person_id IS NULL OR i.person_id NOT IN (?))
+                    GROUP BY section
+                    SQL,
+                [
+                    Id::binary($site),
+                    Instant::toSql($now),
+                    null === $invitation ? '' : Id::binary($invitation),
+                    self::binary($people) ?: [''],
+                ],
+            ) as $row
+        ) {
+            $kept[$row->string('section')] = $row->int('seats');
+        }
+
+        return $kept;
     }
 
     public function forget(Keeping $keeping): void

@@ -10,6 +10,7 @@ use MintDoor\Core\Doors\Waiter;
 use MintDoor\Core\Doors\WaitingList;
 use MintDoor\Doors\DoorContext;
 use MintDoor\Doors\Entity\WaitingRecord;
+use MintDoor\Doors\SentenceDoor;
 use MintDoor\People\Entity\Person;
 use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\KeepsSeats;
@@ -119,6 +120,7 @@ final class WaitingPlaces extends BaseRepository implements ErasesTraces, KeepsS
                     $one->door->id,
                     $one->ahead,
                     $one->offeredUntil,
+                    SentenceDoor::of($one->door)->policy->section ?? $one->section?->id,
                 ),
                 $waiting,
             ),
@@ -162,20 +164,22 @@ final class WaitingPlaces extends BaseRepository implements ErasesTraces, KeepsS
     }
 
     /**
-     * How many wait for a seat of a site, and of those how many have none offered and are not this person. By hand: a
-     * thousand come in at once (`bin/bench`: joining).
+     * How many wait for a seat of a site, and of those how many have none offered and are not this person, and how many
+     * of these wait at a door. By hand: a thousand come in at once (`bin/bench`: joining).
      *
-     * @return Row with `waiting` and `others`
+     * @return Row with `waiting`, `others` and `here`
      */
-    public function before(string $site, string $person): Row
+    public function before(string $site, string $person, string $door): Row
     {
         return $this->row(
             <<<'SQL'
-                SELECT COUNT(*) AS waiting, COALESCE(SUM(offered_until IS NULL AND person_id <> ?), 0) AS others
+                SELECT COUNT(*) AS waiting,
+                    COALESCE(SUM(offered_until IS NULL AND person_id <> :person), 0) AS others,
+                    COALESCE(SUM(offered_until IS NULL AND person_id <> :person AND door_id = :door), 0) AS here
                 FROM waiter
-                WHERE site_id = ? AND waits = 1 AND what = 'seat'
+                WHERE site_id = :site AND waits = 1 AND what = 'seat'
                 SQL,
-            [Id::binary($person), Id::binary($site)],
+            ['person' => Id::binary($person), 'door' => Id::binary($door), 'site' => Id::binary($site)],
         )
         ?? new Row([]);
     }
@@ -227,16 +231,27 @@ final class WaitingPlaces extends BaseRepository implements ErasesTraces, KeepsS
     }
 
     /** Offers that are open keep a seat. */
-    public function kept(string $site, array $people, ?string $invitation, int $now): int
+    public function kept(string $site, array $people, ?string $invitation, int $now): array
     {
-        return $this->number(
-            <<<'SQL'
-                SELECT COUNT(*)
-                FROM waiter
-                WHERE site_id = ? AND waits = 1 AND offered_until > ? AND person_id NOT IN (?)
-                SQL,
-            [Id::binary($site), Instant::toSql($now), self::binary($people) ?: ['']],
-        );
+        $kept = [];
+        foreach (
+            $this->rows(
+                <<<'SQL'
+                    SELECT w.section_id AS chosen, NULLIF(JSON_VALUE(d.terms, '$.section'), '') AS said,
+                        COUNT(*) AS seats
+                    FROM waiter w
+                    JOIN door d ON d.id = w.door_id
+                    WHERE w.site_id = ? AND w.waits = 1 AND w.offered_until > ? AND w.person_id NOT IN (?)
+                    GROUP BY chosen, said
+                    SQL,
+                [Id::binary($site), Instant::toSql($now), self::binary($people) ?: ['']],
+            ) as $row
+        ) {
+            $section = $row->stringOrNull('said') ?? (string) $row->idOrNull('chosen');
+            $kept[$section] = ($kept[$section] ?? 0) + $row->int('seats');
+        }
+
+        return $kept;
     }
 
     public function erase(Traces $traces): void

@@ -89,7 +89,7 @@ final readonly class Directory
      * platform.
      *
      * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`,
-     *     `holds_seat`
+     *     `holds_seat`, `sections`
      */
     public function find(PeopleQuery $query, string $siteId): array
     {
@@ -127,7 +127,7 @@ final readonly class Directory
 
         return $this->rows(
             'SELECT '.PersonRow::COLUMNS.",
-                p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, hit.hits
+                p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sections, hit.hits
              FROM (SELECT DISTINCT person_id, COUNT(*) OVER () AS hits FROM ($hits) every) hit
              STRAIGHT_JOIN person p ON p.id = hit.person_id AND p.gone IS NULL
              JOIN division pd ON pd.id = p.division_id

@@ -17,7 +17,7 @@ use MintDoor\Sites\Entity\Site;
 #[ORM\Table(name: 'enrollment_segment')]
 #[ORM\Index(
     name: 'by_name',
-    columns: ['site_id', 'sort_name', 'person_id', 'from_at', 'until_at', 'state', 'listed', 'role'],
+    columns: ['site_id', 'sort_name', 'person_id', 'from_at', 'until_at', 'state', 'listed', 'role', 'sections'],
 )]
 #[ORM\Index(name: 'by_person', columns: ['person_id', 'until_at', 'from_at'])]
 #[ORM\Index(
@@ -62,5 +62,8 @@ class EnrollmentSegment
         /** `People\AlikeNumber` of the person. */
         #[ORM\Column(type: 'bigint')]
         public readonly int $alike,
+        /** Ids of the sections they are in, separated by blanks. */
+        #[ORM\Column(length: 450, options: ['default' => ''] + Charset::CODE)]
+        public readonly string $sections = '',
     ) {}
 }

@@ -48,5 +48,8 @@ class OverrideRecord
         public readonly ?int $datesUntil = null,
         /** How high whoever put it on stood: who is lower does not end it. */
         #[ORM\Column(type: 'smallint', options: ['default' => 0])] public readonly int $height = 0,
+        /** Ids, separated by blanks; null where it is about something else. */
+        #[ORM\Column(length: 450, nullable: true, options: Charset::CODE)]
+        public readonly ?string $sections = null,
     ) {}
 }

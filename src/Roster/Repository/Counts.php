@@ -17,9 +17,11 @@ use MintDoor\Roster\CountedSite;
 use MintDoor\Roster\Entity\SiteCountRecord;
 use MintDoor\Roster\SiteCount;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Fragment;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Sql;
 
 /**
  * How many people are in sites. For showing, never for deciding: a count is kept beside its site until the roster's
@@ -160,15 +162,36 @@ final class Counts extends BaseRepository
         return new SiteCount(...$count);
     }
 
+    /** Those of a site that somebody sees, at any instant. */
+    public function seen(string $site, int $instant, Fragment $seen): SiteCount
+    {
+        $count = get_object_vars(new SiteCount());
+        foreach (
+            $this->rows(
+                'SELECT g.role, g.state, g.listed, g.holds_seat, COUNT(*) AS people
+                 FROM enrollment_segment g
+                 WHERE g.site_id = :site AND '.Sql::holds('g')." AND $seen->sql
+                 GROUP BY g.role, g.state, g.listed, g.holds_seat",
+                [...$seen->values, 'site' => Id::binary($site), 'now' => Instant::toSql($instant)],
+            ) as $row
+        ) {
+            foreach ($this->countsAs($row) as $column) {
+                $count['seats_held' === $column ? 'seatsHeld' : $column] += $row->int('people');
+            }
+        }
+
+        return new SiteCount(...$count);
+    }
+
     /** @return list<Row> how many `people` who show are in a `state` from `from_at` to `until_at`, in one site */
-    public function stretches(string $site): array
+    public function stretches(string $site, Fragment $seen = new Fragment('1 = 1', [])): array
     {
         return $this->rows(
-            'SELECT state, from_at, until_at, COUNT(*) AS people
-             FROM enrollment_segment
-             WHERE site_id = ? AND listed = 1
-             GROUP BY state, from_at, until_at',
-            [Id::binary($site)],
+            "SELECT g.state, g.from_at, g.until_at, COUNT(*) AS people
+             FROM enrollment_segment g
+             WHERE g.site_id = :site AND g.listed = 1 AND $seen->sql
+             GROUP BY g.state, g.from_at, g.until_at",
+            [...$seen->values, 'site' => Id::binary($site)],
         );
     }
 

@@ -14,8 +14,11 @@ use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\SectionsHeld;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Section;
+use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\People\AlikeNumber;
@@ -300,6 +303,7 @@ final class Enrollments extends BaseRepository
             'holds_seat' => (int) $segment->takesSeat($roles),
             'leads' => (int) $leading,
             'since_at' => Instant::toSql($segment->since),
+            'sections' => implode(' ', $segment->sections),
         ];
     }
 
@@ -351,6 +355,34 @@ final class Enrollments extends BaseRepository
         return $held;
     }
 
+    /** How the sections that have seats of their own are held, at every instant from now on. */
+    public function sectionsHeld(Site $site, int $now): SectionsHeld
+    {
+        $limited = array_filter($site->sections, static fn(Section $section): bool => null !== $section->seats);
+        if ([] === $limited) {
+            return new SectionsHeld($now);
+        }
+        $held = array_map(static fn(): SeatsHeld => SeatsHeld::none($now), $limited);
+        foreach (
+            $this->rows(
+                <<<'SQL'
+                    SELECT sections, GREATEST(from_at, ?) AS begins_at, until_at, COUNT(*) AS people
+                    FROM enrollment_segment
+                    WHERE site_id = ? AND until_at > ? AND holds_seat = 1 AND state <> 'upcoming' AND sections <> ''
+                    GROUP BY sections, begins_at, until_at
+                    SQL,
+                [Instant::toSql($now), Id::binary($site->id), Instant::toSql($now)],
+            ) as $row
+        ) {
+            $window = new Window($row->instant('begins_at'), $row->instant('until_at'));
+            foreach (array_intersect($row->list('sections'), array_keys($held)) as $section) {
+                $held[$section] = $held[$section]->with([$window], $row->int('people'));
+            }
+        }
+
+        return new SectionsHeld($now, $held);
+    }
+
     /** Seats held now, by the count that is kept, where none is taken later by who is there already; null elsewhere. */
     private function seatsHeldUntilTheEnd(string $siteId, int $now): ?int
     {
@@ -383,7 +415,8 @@ final class Enrollments extends BaseRepository
     {
         $rows = $this->rows(
             <<<'SQL'
-                SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, a.closed_from
+                SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sections,
+                    a.closed_from
                 FROM enrollment_segment g
                 LEFT JOIN account a ON a.person_id = g.person_id
                 WHERE g.site_id = ? AND g.until_at > ? AND g.leads = 1
@@ -417,7 +450,7 @@ final class Enrollments extends BaseRepository
         $onGrant = $onWhole = $given = [];
         $sql =
             'SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.grant_id, m.role, m.origin_id,
-                m.dates_from, m.dates_until, m.height, m.put_by, m.ended_by
+                m.dates_from, m.dates_until, m.height, m.put_by, m.ended_by, m.sections
             FROM enrollment_override m WHERE '
             .$overrides
             .' ORDER BY m.from_at, m.id';
@@ -434,6 +467,7 @@ final class Enrollments extends BaseRepository
                 $row->int('height'),
                 $row->idOrNull('put_by'),
                 $row->idOrNull('ended_by'),
+                null === $row->stringOrNull('sections') ? null : $row->list('sections'),
             );
             $grant = $row->idOrNull('grant_id');
             if (null === $grant) {

@@ -43,6 +43,8 @@ final class RosterList extends BaseRepository
         // A place in the list would tell a number, so that only those count that are shown.
         'number' => "IF(pd.code IN (:divisions), COALESCE(p.number, ''), '')",
         'role' => '(1000 - g.rank)',
+        // Who is in none comes first.
+        'section' => 'FIELD(LEFT(g.sections, 36), :sections)',
         'state' => "FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed')",
         'since' => 'g.since_at',
         'seen' => "COALESCE(e.last_seen_at, '1000-01-01')",
@@ -73,11 +75,14 @@ final class RosterList extends BaseRepository
         if ('number' === $place->by) {
             $which->values['divisions'] = $criteria->divisions ?: [''];
         }
+        if ('section' === $place->by) {
+            $which->values['sections'] = $criteria->sections ?: [''];
+        }
 
         return $this->rows(
             'SELECT '.PersonRow::COLUMNS.',
-                g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version,
-                page.sort_value
+                g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sections, g.listed,
+                e.last_seen_at, e.version, page.sort_value
              FROM (
                 SELECT g.site_id, g.person_id, g.from_at, g.sort_name, '.$sort.' AS sort_value
                 FROM enrollment_segment g'.$index.self::joins("$where $sort")."
@@ -148,6 +153,12 @@ final class RosterList extends BaseRepository
         if ($criteria->listed) {
             $where->and('g.listed = 1');
         }
+        if (null !== $criteria->seen) {
+            $where->and($criteria->seen->sql, $criteria->seen->values);
+        }
+        if ('' === $criteria->section) {
+            $where->and("g.sections = ''");
+        }
         foreach (self::named($criteria) as $name => [$condition, $value]) {
             if (null !== $value && '' !== $value) {
                 $where->and($condition, [$name => $value]);
@@ -174,13 +185,13 @@ final class RosterList extends BaseRepository
         $instant = static fn(?int $instant): ?string => null === $instant ? null : Instant::toSql($instant);
         $kind = null === DoorKind::tryFrom((string) $criteria->door) ? null : $criteria->door;
         $door = null === $kind && null !== $criteria->door ? Id::binary($criteria->door) : null;
-        $section = null === $criteria->section ? null : Id::binary($criteria->section);
+        $section = null === $criteria->section || '' === $criteria->section ? null : "%$criteria->section%";
 
         return [
             'role' => ['g.role = :role', $criteria->role],
             'level' => ['p.level = :level', $criteria->level],
             'division' => ['p.division_id = (SELECT id FROM division WHERE code = :division)', $criteria->division],
-            'section' => [\sprintf(self::BY_GRANT, 'x.section_id = :section'), $section],
+            'section' => ['g.sections LIKE :section', $section],
             'kind' => [\sprintf(self::BY_GRANT, 'xd.kind = :kind'), $kind],
             'door' => [\sprintf(self::BY_GRANT, 'xd.id = :door'), $door],
             'unseen' => ['(e.last_seen_at IS NULL OR e.last_seen_at < :unseen)', $instant($criteria->unseen)],

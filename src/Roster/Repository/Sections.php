@@ -17,10 +17,37 @@ final class Sections extends BaseRepository
         return '' === $id ? null : $this->findOneBy(['id' => $id, 'site' => $site]);
     }
 
-    /** @return list<Section> by name */
+    /** @return list<Section> in their order, retired ones last */
     public function all(string $site): array
     {
-        return $this->findBy(['site' => $site], ['name' => 'ASC']);
+        return $this->findBy(['site' => $site], ['retired' => 'ASC', 'place' => 'ASC', 'name' => 'ASC', 'id' => 'ASC']);
+    }
+
+    /** @return list<Section> those that people may be put into, in their order */
+    public function offered(string $site): array
+    {
+        return array_values(array_filter($this->all($site), static fn(Section $section): bool => !$section->retired));
+    }
+
+    /** @return list<string> ids, in their order */
+    public function ids(string $site): array
+    {
+        return array_map(static fn(Section $section): string => $section->id, $this->all($site));
+    }
+
+    /** What a section is called; nothing for one that is not there. */
+    public function nameOf(string $id): string
+    {
+        return $this->find($id)->name ?? '';
+    }
+
+    /** @param array<string, mixed> $values of its fields, by name */
+    public function put(Section $section, array $values): void
+    {
+        $meta = $this->getClassMetadata();
+        foreach ($values as $field => $value) {
+            $meta->setFieldValue($section, $field, $value);
+        }
     }
 
     /**

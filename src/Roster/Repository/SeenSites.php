@@ -14,8 +14,9 @@ final class SeenSites
     private function __construct() {}
 
     /**
-     * Narrows a query to what belongs to a site `s` in which the caller has one of the roles now, or to one of the
-     * alternatives; these may speak of `:me`, the caller, and of `:divisions`, codes of those they administer.
+     * Narrows a query to what belongs to a site `s` in which the caller has one of the roles now and sees the people of
+     * all sections (`Sight`), or to one of the alternatives; these may speak of `:me`, the caller, and of `:divisions`,
+     * codes of those they administer.
      *
      * @param list<string> $roles codes
      */
@@ -34,6 +35,7 @@ final class SeenSites
                 JOIN g.site gs
                 WHERE g.person = :me AND g.fromAt <= :now AND g.untilAt > :now AND g.state = 'current'
                     AND g.role IN (:roles)
+                    AND (gs.sectionsApart = false OR g.leads = true OR (g.sections = '' AND g.holdsSeat = false))
             )
             DQL;
 

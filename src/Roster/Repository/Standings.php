@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster\Repository;
 
+use MintDoor\Core\Roles\RoleBook;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Fragment;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
@@ -24,7 +26,7 @@ final class Standings extends BaseRepository
 {
     protected const ENTITY = EnrollmentSegment::class;
 
-    private const SEGMENT = 'g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat';
+    private const SEGMENT = 'g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sections';
 
     private const CURRENT_IN_ROLES = "own.state = 'current' AND own.role IN (:roles)";
 
@@ -50,21 +52,26 @@ final class Standings extends BaseRepository
      * @return list<Row> with `SiteRow::COLUMNS`, a segment, and `runs`: whether the caller is there in one of the roles
      *     now; the last term first
      */
-    public function everywhere(string $person, string $caller, array $roles, int $now): array
+    public function everywhere(string $person, string $caller, array $roles, RoleBook $book, int $now): array
     {
+        $seen = Seen::between($book, 'same');
+
         return $this->rows(
             'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.',
                 EXISTS (
                     SELECT 1
                     FROM enrollment_segment own
+                    JOIN enrollment_segment same ON same.site_id = own.site_id AND same.person_id = :person
+                        AND '.Sql::holds('same').'
                     WHERE own.site_id = s.id AND own.person_id = :caller
-                        AND '.Sql::holds('own').' AND '.self::CURRENT_IN_ROLES.'
+                        AND '.Sql::holds('own').' AND '.self::CURRENT_IN_ROLES." AND $seen->sql".'
                 ) AS runs
              FROM '.SiteRow::TABLES.'
              JOIN enrollment_segment g ON g.site_id = s.id
              WHERE g.person_id = :person AND s.taken_back = 0
              ORDER BY t.starts_on DESC, s.title, s.id, g.from_at',
             [
+                ...$seen->values,
                 'caller' => Id::binary($caller),
                 'now' => Instant::toSql($now),
                 'roles' => $roles ?: [''],
@@ -78,7 +85,7 @@ final class Standings extends BaseRepository
     {
         return $this->rows(
             <<<'SQL'
-                SELECT site_id, state, roles, from_at, until_at, since_at, holds_seat
+                SELECT site_id, state, roles, from_at, until_at, since_at, holds_seat, sections
                 FROM enrollment_segment
                 WHERE person_id = ? AND until_at > ?
                 ORDER BY from_at
@@ -104,6 +111,47 @@ final class Standings extends BaseRepository
         );
 
         return array_map(static fn(Row $row): string => $row->string('code'), $rows);
+    }
+
+    /**
+     * @param non-empty-list<string> $people ids
+     * @param Fragment               $seen   about a segment `unseen`
+     *
+     * @return list<string> ids of those of them who are not seen in a site
+     */
+    public function notSeen(string $site, array $people, Fragment $seen, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT unseen.person_id
+             FROM enrollment_segment unseen
+             WHERE unseen.site_id = :site AND unseen.person_id IN (:people) AND '.Sql::holds('unseen')."
+                AND NOT $seen->sql",
+            [
+                ...$seen->values,
+                'site' => Id::binary($site),
+                'people' => self::binary($people),
+                'now' => Instant::toSql($now),
+            ],
+        );
+
+        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
+    }
+
+    /**
+     * @param Fragment $seen about a segment `g`
+     *
+     * @return list<string> ids of everybody who is or was in a site and is seen there
+     */
+    public function seen(string $site, Fragment $seen, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT g.person_id
+             FROM enrollment_segment g
+             WHERE g.site_id = :site AND '.Sql::holds('g')." AND $seen->sql",
+            [...$seen->values, 'site' => Id::binary($site), 'now' => Instant::toSql($now)],
+        );
+
+        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
     }
 
     /** @return list<Row> open sites that somebody leads now, with `id` and `title`, by title */
@@ -149,8 +197,10 @@ final class Standings extends BaseRepository
      *
      * @return list<Row> with `SiteRow::COLUMNS`, `person_id` and `own_leads`
      */
-    public function shared(array $people, string $caller, array $roles, int $now): array
+    public function shared(array $people, string $caller, array $roles, RoleBook $book, int $now): array
     {
+        $seen = Seen::between($book);
+
         return $this->rows(
             'SELECT g.person_id, own.leads AS own_leads, '.SiteRow::COLUMNS.'
              FROM enrollment_segment g
@@ -159,8 +209,10 @@ final class Standings extends BaseRepository
              JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > :now
              JOIN division d ON d.id = s.division_id
              LEFT JOIN term t ON t.id = s.term_id
-             WHERE g.person_id IN (:people) AND '.Sql::holds('g')." AND g.state IN ('current', 'paused')",
+             WHERE g.person_id IN (:people) AND '.Sql::holds('g')." AND g.state IN ('current', 'paused')
+                AND $seen->sql",
             [
+                ...$seen->values,
                 'caller' => Id::binary($caller),
                 'now' => Instant::toSql($now),
                 'roles' => $roles ?: [''],
@@ -170,16 +222,20 @@ final class Standings extends BaseRepository
     }
 
     /** Whether both are in some site now. */
-    public function shareSite(string $person, string $other, int $now): bool
+    public function shareSite(string $person, string $other, RoleBook $book, int $now): bool
     {
+        $seen = Seen::between($book);
+
         return null !== $this->row(
             'SELECT 1
              FROM enrollment_segment g
              JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = :other
                 AND '.Sql::holds('own')." AND own.state = 'current'
-             WHERE g.person_id = :person AND ".Sql::holds('g')." AND g.state IN ('current', 'paused')
+             WHERE g.person_id = :person AND ".Sql::holds('g')." AND g.state IN ('current', 'paused') AND $seen->sql
              LIMIT 1",
-            ['person' => Id::binary($person), 'other' => Id::binary($other), 'now' => Instant::toSql($now)],
+            [...$seen->values, 'person' => Id::binary($person), 'other' => Id::binary($other), 'now' => Instant::toSql(
+                $now
+            )],
         );
     }
 
@@ -251,8 +307,13 @@ final class Standings extends BaseRepository
      * @return \Traversable<int, Row> with `person_id`, `sort_name`, `state`, `role`, `since_at`, `last_seen_at`,
      *     `number`, `level` and `division`, by name
      */
-    public function listed(string $site, array $states, array $roles, int $now): \Traversable
-    {
+    public function listed(
+        string $site,
+        array $states,
+        array $roles,
+        int $now,
+        Fragment $seen = new Fragment('1 = 1', []),
+    ): \Traversable {
         return $this->eachRow(
             'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level,
                 pd.code AS division
@@ -261,8 +322,10 @@ final class Standings extends BaseRepository
              STRAIGHT_JOIN person p ON p.id = g.person_id
              STRAIGHT_JOIN division pd ON pd.id = p.division_id
              WHERE g.site_id = :site AND '.Sql::holds('g').' AND g.state IN (:states) AND g.role IN (:roles)
+                AND '.$seen->sql.'
              ORDER BY g.sort_name, g.person_id',
             [
+                ...$seen->values,
                 'site' => Id::binary($site),
                 'now' => Instant::toSql($now),
                 'states' => $states,

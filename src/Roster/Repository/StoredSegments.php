@@ -30,6 +30,7 @@ final class StoredSegments extends BaseRepository
         'holds_seat',
         'leads',
         'since_at',
+        'sections',
     ];
 
     /** @return list<string> ids of all sites */

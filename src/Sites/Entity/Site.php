@@ -58,6 +58,10 @@ class Site
         public readonly int $lastEntryAt = Time::BEGINNING,
         /** Whether making it was taken back: then it is not there for anybody. */
         #[ORM\Column(options: ['default' => 0])] public bool $takenBack = false,
+        /** Whether its sections do not see one another. */
+        #[ORM\Column(options: ['default' => 0])] public bool $sectionsApart = false,
+        /** Whether learners may be in several of its sections. */
+        #[ORM\Column(options: ['default' => 0])] public bool $sectionsSeveral = false,
     ) {}
 
     /**

@@ -18,6 +18,16 @@ final class Sites extends BaseRepository
 {
     protected const ENTITY = Site::class;
 
+    /** SQL for what the rules need to know of the sections of a site `s`, read with it in one statement. */
+    public const SECTIONS = <<<'SQL'
+        (
+            SELECT JSON_ARRAYAGG(JSON_ARRAY(LOWER(HEX(c.id)), c.seats, c.from_at, c.until_at, c.retired)
+                ORDER BY c.place, c.name, c.id)
+            FROM section c
+            WHERE c.site_id = s.id
+        )
+        SQL;
+
     public function isTaken(string $code): bool
     {
         return null !== $this->findOneBy(['code' => $code]);

@@ -38,7 +38,7 @@ final class LooksTest extends ApiTestCase
         $this->platform->write();
         self::assertSame(
             'Morning',
-            $this->call('lead', 'POST', $site.'/visits?as=section:'.$section)['section']['name'],
+            $this->call('lead', 'POST', $site.'/visits?as=section:'.$section)['sections'][0]['name'],
         );
     }
 

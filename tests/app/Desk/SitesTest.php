@@ -265,7 +265,7 @@ final class SitesTest extends ApiTestCase
         );
         self::assertSame('enter', $mine['Harmony']['reason']['entry']);
         $draft = $this->call('learner', 'POST', '/sites/'.$this->ids['draft'].'/visits');
-        self::assertSame([[], null], [$draft['leads'], $draft['section']], 'of a draft its title only');
+        self::assertSame([[], []], [$draft['leads'], $draft['sections']], 'of a draft its title only');
         self::assertSame(
             ['Lead Leadsen'],
             $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits')['leads'],
@@ -312,8 +312,8 @@ final class SitesTest extends ApiTestCase
         $this->call('learner', 'GET', '/sites/'.$this->ids['draft'].'/roster', null, 403);
         $landing = $this->call('learner', 'POST', '/sites/'.$this->ids['draft'].'/visits');
         self::assertSame(
-            ['draft', [], null],
-            [$landing['reason']['causes'][0]['code'], $landing['leads'], $landing['section']],
+            ['draft', [], []],
+            [$landing['reason']['causes'][0]['code'], $landing['leads'], $landing['sections']],
         );
         $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/roster');
     }

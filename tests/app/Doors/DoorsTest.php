@@ -302,6 +302,47 @@ final class DoorsTest extends ApiTestCase
         self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'seat-offered'"));
     }
 
+    public function testALineFormsBeforeASectionThatIsFullAndNobodyElseWaits(): void
+    {
+        foreach (['Morning', 'Evening'] as $name) {
+            $this->ids[$name] = $this->platform->section($this->ids['site'], $name, 'Mondays');
+        }
+        $this->platform->write();
+        $this->db()->executeStatement('UPDATE site SET seats = NULL');
+        $this->db()->executeStatement("UPDATE section SET seats = 1 WHERE name = 'Morning'");
+        $into = fn(string $section): array => ['place' => 'fixed', 'section' => $this->ids[$section]];
+        $morning = $this->door([...$into('Morning'), 'offerHours' => 2]);
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->ids['Morning']]);
+        self::assertSame('line', $this->join('newcomer', $morning)['passage']);
+        self::assertSame('in', $this->join('junior', $this->door($into('Evening')))['passage']);
+        self::assertSame(0, $this->tasks()['offered'], 'Other seats of the site are none of Morning.');
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->ids['Evening']]);
+        self::assertSame(1, $this->tasks()['offered']);
+        self::assertSame(0, $this->tasks()['offered'], 'It is kept for one.');
+        $this->ids['late'] = $this->person('late', 'learner', 'seniors', 7);
+        $this->platform->write();
+        self::assertSame('line', $this->join('late', $morning)['passage']);
+        $back = ['lines' => [[
+            'person' => $this->ids['learner'],
+            'verb' => 'put-in-section',
+            'section' => $this->ids['Morning'],
+        ]]];
+        $line = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', $back, 409)['line'];
+        self::assertSame('section-full', $line['reasons'][0]['code'], 'The seat that is kept is nobody else\'s.');
+        $wait = $this->call('newcomer', 'GET', '/me/waits')['items'][0]['id'];
+        self::assertSame('in', $this->call('newcomer', 'POST', '/me/waits/'.$wait)['passage']);
+        self::assertSame(0, $this->tasks()['offered']);
+        $this->ids['last'] = $this->person('last', 'learner', 'seniors', 7);
+        $this->platform->write();
+        $choice = $this->door(['place' => 'choice']);
+        $this->db()->executeStatement("UPDATE section SET seats = 2 WHERE name = 'Morning'");
+        self::assertSame(1, $this->tasks()['offered']);
+        $chosen = ['key' => $choice['key'], 'section' => $this->ids['Morning']];
+        self::assertSame('line', $this->call('last', 'POST', '/join', $chosen)['passage'], 'Kept for who waits.');
+        $shut = $this->door([...$into('Morning'), 'waiting' => false]);
+        self::assertSame('no-seat', $this->call('last', 'POST', '/join', ['key' => $shut['key']], 409)['code']);
+    }
+
     public function testAnOfferThatIsOverGoesToTheNext(): void
     {
         $door = $this->door();
@@ -502,6 +543,14 @@ final class DoorsTest extends ApiTestCase
         );
         $this->call('guardian', 'POST', '/join', ['key' => $choice['key'], 'section' => $this->ids['Morning']]);
         self::assertSame('Morning', $section('guardian'));
+        // One that is full is not offered, and not where the fewest are.
+        $this->db()->executeStatement("UPDATE section SET seats = 1 WHERE name = 'Morning'");
+        $look = $this->call('guardian', 'POST', '/join/look', ['key' => $choice['key']]);
+        self::assertSame(['Evening'], array_column($look['sections'], 'name'));
+        $this->ids['late'] = $this->person('late', 'learner', 'seniors', 7);
+        $this->platform->write();
+        $this->join('late', $this->door(['place' => 'emptiest']));
+        self::assertSame('Evening', $section('late'));
     }
 
     public function testALookInShowsWhatWasSaidAndNothingElse(): void

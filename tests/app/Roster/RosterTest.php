@@ -226,7 +226,7 @@ final class RosterTest extends ApiTestCase
             $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?'.$wrong, null, 422);
         }
         self::assertSame(
-            [['id' => $morning, 'name' => 'Morning']],
+            [['id' => $morning, 'name' => 'Morning', 'retired' => false]],
             $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['sections'],
         );
     }

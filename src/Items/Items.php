@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Items;
+
+use MintDoor\Core\Items\Audience;
+use MintDoor\Core\Items\Item;
+use MintDoor\Core\Items\Viewer;
+use MintDoor\Core\Items\Visibility;
+use MintDoor\Core\Items\VisibilityKind;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Entry;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\Window;
+use MintDoor\Items\Repository\ItemVisibilities;
+use MintDoor\Items\Repository\NamedVisibilities;
+use MintDoor\Items\Repository\Viewers;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Fragment;
+
+/** The items of a site before its people, as the core wants them. */
+final readonly class Items
+{
+    public function __construct(
+        private ItemSource $source,
+        private ItemVisibilities $kept,
+        private NamedVisibilities $named,
+        private Viewers $viewers,
+        private Roles $roles,
+    ) {}
+
+    public function of(SiteAccess $access): SiteItems
+    {
+        $site = $access->site->id;
+        $zone = $access->zone();
+        $items = array_column($this->source->items($site), null, 'id');
+        $named = $this->named->of($site);
+        $sentences = [];
+        foreach ($named as $id => $each) {
+            $sentences[$id] = VisibilityCodec::read($each->sentence, $zone);
+        }
+        $kept = array_intersect_key($this->kept->of($site), $items);
+        $visibilities = [];
+        foreach ($kept as $item => $each) {
+            $visibilities[$item] = null === $each->named
+                ? VisibilityCodec::read($each->sentence ?? ['kind' => 'everybody'], $zone)
+                : $sentences[$each->named->id] ?? Visibility::everybody();
+        }
+
+        return new SiteItems($items, $kept, $named, $visibilities, $sentences);
+    }
+
+    /**
+     * Everybody who is current at an instant.
+     *
+     * @param list<Visibility> $sentences whose labels matter
+     *
+     * @return array<string, ViewerRow> by id, by name
+     */
+    public function people(
+        SiteAccess $access,
+        int $at,
+        array $sentences,
+        Fragment $seen = new Fragment('1 = 1', []),
+    ): array {
+        $labels = [];
+        foreach ($sentences as $sentence) {
+            array_push($labels, ...$sentence->named(VisibilityKind::Labels));
+        }
+
+        return $this->viewers->at($access->site->id, $at, array_values(array_unique($labels)), $seen);
+    }
+
+    /**
+     * What people are before the items; those are left out who could not enter the site then.
+     *
+     * @param array<string, ViewerRow> $people by id
+     *
+     * @return array<string, Viewer> by id
+     */
+    public function viewers(SiteAccess $access, array $people, int $at): array
+    {
+        $alike = $viewers = [];
+        foreach ($people as $id => $row) {
+            $key = implode(' ', [
+                ...$row->roles,
+                '/',
+                ...$row->sections,
+                '/',
+                $row->kind,
+                $row->division,
+                $row->level,
+                $row->ownKind,
+            ]);
+            if (!\array_key_exists($key, $alike)) {
+                $kind = PersonKind::from($row->kind);
+                $person = new Person($id, $kind, $row->division, $row->level, own: $row->ownKind);
+                $segment = new Segment(new Window(), State::Current, $row->roles, true, $at, $row->sections);
+                $alike[$key] = $this->viewer($access->site, $person, new Timeline([$segment]), $at);
+            }
+            $one = $alike[$key];
+            if (null !== $one) {
+                $viewers[$id] = [] === $row->labels ? $one : $one->labelled($row->labels);
+            }
+        }
+
+        return $viewers;
+    }
+
+    /** What somebody is before the items at an instant, but for their labels; null where they could not enter then. */
+    public function viewer(Site $site, Person $person, Timeline $timeline, int $at): ?Viewer
+    {
+        $book = $this->roles->book();
+        $segment = $timeline->at($at);
+        if (
+            State::Current !== $segment?->state
+            || Entry::No === (new Access($book))->reason($timeline, $person, $site, $at)->entry
+        ) {
+            return null;
+        }
+        $makes = \in_array(Permission::MakeItems, $book->permissions($segment->roles, $person), true);
+
+        return new Viewer($segment->sections, $segment->roles, [], $makes);
+    }
+
+    /**
+     * @param array<string, Item>       $items        by id
+     * @param array<string, Visibility> $visibilities by item
+     * @param array<string, Viewer>     $viewers      by id
+     */
+    public static function audience(array $items, array $visibilities, array $viewers): Audience
+    {
+        return new Audience(array_values($items), $visibilities, $viewers);
+    }
+}
