@@ -48,7 +48,7 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(strip(page)).toContainText('Hamza Cosgrave is now day guest.')
   await expect(column).toContainText('Role: day guest, in place of the one they were given, by Mara Lindqvist')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
-  await expect(row(page, 'Cosgrave, Hamza')).toContainText(/Learner\s*7\s*Learner\s*Current/)
+  await expect(row(page, 'Cosgrave, Hamza')).toContainText(/Learner\s*7\s*Learner\s*(Morning|Evening)\s*Current/)
 
   await column.getByRole('button', { name: 'Remove' }).click()
   await expect(column).toContainText(
@@ -214,7 +214,7 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   expect(file.suggestedFilename()).toBe('het-2-roster.csv')
   const text = await (await import('node:fs/promises')).readFile(await file.path(), 'utf8')
   const lines = text.split('\r\n')
-  expect(lines[0]).toBe('\uFEFFName,Level,Number,Role,State')
+  expect(lines[0]).toBe('\uFEFFName,Level,Number,Role,Section,State')
   expect(lines.length).toBeGreaterThan(27)
   expect(text).toContain('"Nordahlen, Elias",7,')
   await page.evaluate(() => {
@@ -223,7 +223,7 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   await page.getByRole('button', { name: 'Print', exact: true }).click()
   await expect(page.locator('body')).toHaveAttribute(
     'data-printed',
-    /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleState.*Nordahlen, Elias7/,
+    /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleSectionState.*Nordahlen, Elias7/,
   )
 })
 

@@ -66,7 +66,7 @@ test("an unknown address and a site that is not one's own say what to do", async
   await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
 })
 
-test('a wrong password is said without tellBody which part was wrong', async ({ page }) => {
+test('a wrong password is said without telling which part was wrong', async ({ page }) => {
   expectErrors(page, '401')
   await page.goto('/sign-in?to=/sites/in')
   await page.getByLabel('Login name or e-mail').fill('nobody.at.all')

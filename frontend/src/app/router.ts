@@ -79,6 +79,18 @@ export const router = createRouter({
           meta: { words: ['roster', 'intake', 'history', 'people', 'details', 'glossary', 'messages'] },
         },
         {
+          path: 'sections',
+          name: 'sections',
+          component: () => import('@/desk/SectionsPage.vue'),
+          meta: { words: ['sections'] },
+        },
+        {
+          path: 'items',
+          name: 'items',
+          component: () => import('@/items/ItemsPage.vue'),
+          meta: { words: ['items'] },
+        },
+        {
           path: 'doors',
           name: 'doors',
           component: () => import('@/doors/DoorsPage.vue'),

@@ -31,6 +31,7 @@ const item = (number: number, text: string, outcome: string, candidates: object[
   candidates,
   marks: [{ text, kind: 'name' }],
   both: [],
+  sections: [],
   ...more,
 })
 const [bea, ana, bo, mara] = [

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { optionsOf } from '@/ui/options'
+import { openSections } from '@/roster/sections'
 import Textarea from 'primevue/textarea'
 import DayField from '@/ui/DayField.vue'
 import PickOne from '@/ui/PickOne.vue'
@@ -157,11 +158,11 @@ const apply = () =>
           :options="[{ value: '', label: t('pasted.suggested') }, ...optionsOf(platform?.roles, 'code')]"
         />
         <PickOne
-          v-if="site.sections.length"
+          v-if="openSections(site).length"
           v-model="work.section"
           shown
           :label="t('pasted.section')"
-          :options="[{ value: '', label: t('pasted.noSection') }, ...optionsOf(site.sections, 'id')]"
+          :options="[{ value: '', label: t('pasted.noSection') }, ...optionsOf(openSections(site), 'id')]"
         />
         <DayField v-model="work.fromDay" shown :label="t('pasted.from')" aria-keyshortcuts="t" />
         <button v-if="termStarts && work.fromDay !== termStarts" class="word" @click="work.fromDay = termStarts">

@@ -36,6 +36,14 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
       .filter((item) => open(item) && who(item))
       .map((item) => {
         const own = said(item)
+        const section = own.section || (item.sections.length === 1 ? item.sections[0]! : work.value.section) || null
+        const there = who(item)!.standing
+        // Who is here already is put where the list says.
+        const here = !!there && ['current', 'paused', 'upcoming', 'waiting'].includes(there.state)
+        if (here && section && !there.sections.includes(section)) {
+          const line: LineRequest = { person: who(item)!.person.id, verb: 'put-in-section', section }
+          return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }
+        }
         const line: LineRequest = {
           person: who(item)!.person.id,
           verb: 'let-in',
@@ -43,7 +51,7 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
           role: own.role || work.value.role || null,
           fromDay: own.fromDay || work.value.fromDay || null,
           untilDay: own.untilDay || work.value.untilDay || null,
-          section: own.section || work.value.section || null,
+          section,
           sure: !!own.sure,
         }
         return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, take, type Reason, type Site } from '@/shared/api'
+import { api, take, type Reason } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { lookAt, type Looked } from '@/shared/lookedAt'
 import { usePlatform } from '@/shared/platform'
@@ -38,7 +38,7 @@ const {
     ),
 })
 const zone = computed(() => why.value?.site.timeZone ?? 'UTC')
-const { change, busy } = useChanges(() => why.value!.site as unknown as Site)
+const { change, busy } = useChanges(() => why.value!.site)
 type Cause = Reason['causes'][number]
 const steps = computed(() => (why.value && why.value.reason.entry === 'no' ? why.value.reason.causes : []))
 const say = (cause: Cause) => causeSentence(cause, why.value!.reason.entry, 'staff', zone.value, roleName)
@@ -50,7 +50,12 @@ const VERBS = {
   'let-in': 'let-in',
   'move-start': 'change-dates',
 } as const
-const TO_SITE: Record<string, string> = { 'open-site': 'roster', 'open-site-again': 'roster', 'more-seats': 'settings' }
+const TO_SITE: Record<string, string> = {
+  'open-site': 'roster',
+  'open-site-again': 'roster',
+  'more-seats': 'settings',
+  'change-section': 'sections',
+}
 const first = computed(() => steps.value.find((cause) => cause.change in VERBS))
 const mendable = (cause: Cause) =>
   cause.mine &&

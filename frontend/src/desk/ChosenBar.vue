@@ -28,15 +28,3 @@ const router = useRouter()
     <button class="word" @click="emit('none')">{{ t('changeList.none') }}</button>
   </p>
 </template>
-
-<style scoped>
-.picked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
-  padding: 5px 10px;
-  background: var(--brass-pale);
-  border-left: 4px solid var(--brass);
-}
-</style>

@@ -221,15 +221,6 @@ header h1 {
 .filters > .label {
   width: 140px;
 }
-.picked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
-  padding: 5px 10px;
-  background: var(--brass-pale);
-  border-left: 4px solid var(--brass);
-}
 .empty {
   padding: 26px 0;
   font-size: 1.05rem;

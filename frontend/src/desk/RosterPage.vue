@@ -19,6 +19,7 @@ import { useChosen } from '@/roster/chosen'
 import RosterTable from './RosterTable.vue'
 import RosterFilters from '@/roster/RosterFilters.vue'
 import { useRoster } from '@/roster/roster'
+import { openSections } from '@/roster/sections'
 
 const PersonColumn = defineAsyncComponent(() => import('@/roster/PersonColumn.vue'))
 const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
@@ -54,6 +55,7 @@ const shown = computed<Column[]>(() =>
     (column) =>
       (
         ({
+          section: props.site.sections.length > 0,
           number: sees('see-unlisted'),
           seen: sees('see-activity'),
           work: sees('see-activity') && (narrow.value || rows.value.some((row) => row.work)),
@@ -66,7 +68,7 @@ const columns = useColumns('roster', () => rowColumns(shown.value, details.value
 // On a narrow screen, and beside an open column, there is room for what tells people apart.
 const aside = computed(() =>
   narrow.value
-    ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels', ...detailColumns.value]
+    ? ['kind', 'division', 'number', 'section', 'since', 'seen', 'work', 'labels', ...detailColumns.value]
     : person.value || changeList.value || list.value
       ? ['division', 'number', 'since', 'work', 'labels', ...detailColumns.value]
       : [],
@@ -80,6 +82,9 @@ const verbs = computed<AskingVerb[]>(() => {
   }
   return [
     ...(states[view.value.state] ?? ['change-role', 'change-dates', 'pause', 'resume', 'remove', 'block']),
+    ...(states[view.value.state] === undefined && sees('arrange-sections') && openSections(props.site).length
+      ? ['put-in-section' as const]
+      : []),
     ...(sees('label-people') ? ['label' as const] : []),
   ]
 })
@@ -224,12 +229,6 @@ function open(id: string) {
 </template>
 
 <style scoped>
-.below {
-  display: flex;
-  flex: 1;
-  min-height: 0;
-  padding: 0 20px;
-}
 .roster {
   flex: 1;
   min-width: 0;
@@ -242,10 +241,6 @@ function open(id: string) {
   min-height: 256px;
 }
 @media (max-width: 760px) {
-  .below {
-    padding: 0 8px;
-    flex-direction: column;
-  }
   .roster {
     min-height: 300px;
   }

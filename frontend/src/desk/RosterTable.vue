@@ -5,6 +5,7 @@ import type { RosterRow, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { cell, type Column, type Sortable } from '@/roster/columns'
 import type { RosterView } from '@/roster/roster'
+import { sectionNames } from '@/roster/sections'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
@@ -37,10 +38,18 @@ const emit = defineEmits<{
 }>()
 const { platform, roleName } = usePlatform()
 const says = (row: RosterRow, column: string) =>
-  cell(row, column as Column, props.site.timeZone, roleName, platform.value?.details)
+  cell(row, column as Column, props.site.timeZone, roleName, platform.value?.details, (ids) =>
+    sectionNames(props.site, ids),
+  )
 /** What tells people apart in the second line of a card. */
+/** What a card says below the name; whoever has a level and a section is a learner, and there is little room. */
 const about = ({ person, standing }: RosterRow) =>
-  [roleName(standing.role), person.level ? levelName(person.level, person.division.code) : '', person.number]
+  [
+    person.level && standing.sections.length ? '' : roleName(standing.role),
+    sectionNames(props.site, standing.sections),
+    person.level ? levelName(person.level, person.division.code) : '',
+    person.number,
+  ]
     .filter(Boolean)
     .join(' · ')
 const wantsAttention = (row: RosterRow) => row.standing.state !== 'current' || row.because === 'account-closed'

@@ -201,14 +201,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
   min-width: 0;
 }
 .picked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
-  padding: 5px 10px;
   margin-bottom: 8px;
-  background: var(--brass-pale);
-  border-left: 4px solid var(--brass);
 }
 .scopes .beside {
   font: inherit;

@@ -60,14 +60,16 @@ function sentence(entry: HistoryEntry): string {
   }
   if (entry.code === 'invited')
     return t('log.invited', { n: data.people ?? 1, name: data.name ?? '' }, data.people ?? 1)
-  return tIn('log', entry.code, {
+  const values = {
     name: data.name,
+    n: data.count ?? 1,
     why: data.why,
     to: data.to,
     person: entry.person?.name ?? '',
     before: role(data.before),
     after: role(data.after),
-  })
+  }
+  return tIn('log', entry.code, values, data.count ?? 1)
 }
 /** From what to what, where it is somebody's standing that changed. */
 function turned({ data }: HistoryEntry): string {

@@ -3,6 +3,7 @@ import type { Platform, Site } from '@/shared/api'
 import { t } from '@/shared/words'
 import DayField from '@/ui/DayField.vue'
 import { optionsOf } from '@/ui/options'
+import { openSections } from '@/roster/sections'
 import PickOne from '@/ui/PickOne.vue'
 import type { Said } from './pasted'
 
@@ -22,11 +23,11 @@ const likeAll = { value: '', label: t('pasted.likeAll') }
       @update:model-value="$emit('say', { role: $event })"
     />
     <PickOne
-      v-if="site.sections.length"
+      v-if="openSections(site).length"
       shown
       :label="t('pasted.section')"
       :model-value="said.section ?? ''"
-      :options="[likeAll, ...optionsOf(site.sections, 'id')]"
+      :options="[likeAll, ...optionsOf(openSections(site), 'id')]"
       @update:model-value="$emit('say', { section: $event })"
     />
     <DayField

@@ -152,14 +152,6 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
   display: grid;
   gap: 6px;
 }
-.picked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  padding: 5px 10px;
-  background: var(--brass-pale);
-  border-left: 4px solid var(--brass);
-}
 .empty {
   padding: 18px 0;
 }

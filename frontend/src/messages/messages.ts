@@ -50,6 +50,9 @@ export async function withdraw(messages: string[]): Promise<void> {
 /** How a message stands: on its way in so many seconds, sent at, or what the server said. */
 export function stateSentence(message: Message, at: (instant: string) => string): string {
   const minutes = Math.ceil((message.waits ?? 0) / 60)
+  // What waits for the end of quiet hours is said by the hour at which it goes.
+  if (message.state === 'held' && minutes > 15)
+    return t('messages.state.later', { at: at(new Date(Date.now() + minutes * 60_000).toISOString()) })
   if (message.state === 'held')
     return message.waits ? t('messages.state.held', { n: minutes }, minutes) : t('messages.state.going')
   if (message.state === 'delayed') return t('messages.state.delayed', { n: minutes }, minutes)

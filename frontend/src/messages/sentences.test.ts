@@ -26,6 +26,12 @@ describe('a message', () => {
     expect(said).not.toMatch(/messages\.state|undefined/)
   })
 
+  it('says when it goes, where it waits for the end of quiet hours', () => {
+    const said = stateSentence(message({ waits: 3_600 }), (instant) => String(Math.round(Date.parse(instant) / 60_000)))
+    const minute = Math.round(Date.now() / 60_000) + 60
+    expect([minute - 1, minute, minute + 1].map((n) => t('messages.state.later', { at: String(n) }))).toContain(said)
+  })
+
   it('has a name for every kind and state, and a colour where somebody has to look', () => {
     expect(KINDS.map((kind) => tIn('messages.kind', kind)).filter((name) => name.startsWith('messages.'))).toEqual([])
     expect(STATES.map(toneOf)).toEqual(['brass', '', 'brass', 'clay', 'soft'])

@@ -11,6 +11,7 @@ import { optionsIn, optionsOf } from '@/ui/options'
 import { usePlatform } from '@/shared/platform'
 import { asksNothing, type AskingVerb, type useAsked } from './asked'
 import LabelInput from './LabelInput.vue'
+import { openSections } from './sections'
 
 /** The fields of what a change asks for. */
 const props = defineProps<{ site: Site; verb: AskingVerb; wrong: boolean }>()
@@ -37,6 +38,13 @@ const lengths = computed(() =>
       shown
       :label="t('card.chooseRole')"
       :options="optionsOf(platform?.roles, 'code')"
+    />
+    <PickOne
+      v-if="verb === 'put-in-section'"
+      v-model="asked.section"
+      shown
+      :label="t('roster.col.section')"
+      :options="[...optionsOf(openSections(site), 'id'), { value: 'none', label: t('card.noSection') }]"
     />
     <template v-if="verb === 'change-dates'">
       <PickOne v-model="asked.length" shown :label="t('card.ask.length')" :options="lengths" />

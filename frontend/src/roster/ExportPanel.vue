@@ -11,6 +11,7 @@ import { dotted } from '@/shared/lists'
 import { t } from '@/shared/words'
 import { cell, heading, type Column } from './columns'
 import { download, tabbed } from '@/shared/csv'
+import { sectionNames } from './sections'
 import ProgressExport from './ProgressExport.vue'
 
 /** The rows shown, as text for the clipboard, a change list of paper, or a CSV file, with the columns one chooses. */
@@ -37,7 +38,11 @@ async function rows(): Promise<string[][]> {
     return [
       columns.map(headingOf),
       ...people.map((row) =>
-        columns.map((column) => cell(row, column, props.site.timeZone, roleName, platform.value?.details)),
+        columns.map((column) =>
+          cell(row, column, props.site.timeZone, roleName, platform.value?.details, (ids) =>
+            sectionNames(props.site, ids),
+          ),
+        ),
       ),
     ]
   } finally {

@@ -24,7 +24,12 @@ const days = (name: 'seen' | 'ends' | 'joined', counts: number[]) =>
 
 /** What each word may say. */
 const choices = computed<Record<Further, Option<string>[]>>(() => ({
-  section: props.site.sections.map(({ id, name }) => ({ value: id, label: t('further.section', { name }) })),
+  section: props.site.sections.length
+    ? [
+        ...props.site.sections.map(({ id, name }) => ({ value: id, label: t('further.section', { name }) })),
+        ...(props.site.seesAll ? [{ value: 'none', label: t('card.noSection') }] : []),
+      ]
+    : [],
   level: levelOptions().map(({ value, label }) => ({ value, label: t('further.level', { level: label }) })),
   division:
     platform.value?.divisions.map(({ code, name }) => ({ value: code, label: t('further.division', { name }) })) ?? [],

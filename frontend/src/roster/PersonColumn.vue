@@ -19,6 +19,7 @@ import { kindName } from '@/shared/kinds'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
+import PersonSections from './PersonSections.vue'
 import PersonLabels from './PersonLabels.vue'
 import RoleChoice from './RoleChoice.vue'
 import HelpWord from '@/ui/HelpWord.vue'
@@ -104,6 +105,7 @@ async function act(request: Parameters<typeof change>[1]) {
           }}</strong>
           <template v-if="card.band"> · {{ inSentence(card.band) }}</template>
         </p>
+        <PersonSections v-if="site.sections.length && here" :site="site" :card="card" :busy="busy" @act="act" />
         <p v-if="card.work">
           {{ t('card.work', card.work)
           }}<template v-if="card.work.mean !== null">{{ t('card.mean', { mean: card.work.mean }) }}</template>

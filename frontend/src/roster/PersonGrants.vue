@@ -8,6 +8,7 @@ import { inSentence, t } from '@/shared/words'
 import TermStrip from '@/ui/TermStrip.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import type { useChanges } from './changes'
+import { sectionNames } from './sections'
 
 /** What staff set on somebody's enrollment, and how access was given: each way in, over time. */
 const props = defineProps<{ card: PersonCard; site: Site; may: boolean; busy: boolean }>()
@@ -16,14 +17,24 @@ const { roleName } = usePlatform()
 const zone = computed(() => props.site.timeZone)
 const begun = (mark: Override) => !mark.from || new Date(mark.from) <= platformNow()
 const ending = (mark: Override) => t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')
-const LIFTS = { role: 'clear-role', dates: 'clear-dates', paused: 'resume', blocked: 'unblock' } as const
+const LIFTS = {
+  role: 'clear-role',
+  dates: 'clear-dates',
+  sections: 'clear-sections',
+  paused: 'resume',
+  blocked: 'unblock',
+} as const
 
 function overrideSentence(mark: Override): string {
   const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
   const values = { from: day(from, zone.value), until: until ? lastDay(until, zone.value) : '' }
   const coming = !!from && new Date(from) > platformNow()
   const range = coming ? (until ? 'between' : 'from') : until ? 'until' : 'open'
-  return t(`card.hand.${mark.kind}`, { role: inSentence(roleName(mark.role)), range: t(`card.range.${range}`, values) })
+  return t(`card.hand.${mark.kind}`, {
+    role: inSentence(roleName(mark.role)),
+    range: t(`card.range.${range}`, values),
+    sections: sectionNames(props.site, mark.sections ?? []) || t('card.noSection'),
+  })
 }
 </script>
 

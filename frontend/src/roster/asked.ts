@@ -3,7 +3,17 @@ import type { LineRequest, Site } from '@/shared/api'
 
 /** Changes that ask for something before they are made. */
 export type AskingVerb =
-  'remove' | 'pause' | 'change-dates' | 'block' | 'change-role' | 'resume' | 'bring-back' | 'unblock' | 'label' | 'fix'
+  | 'remove'
+  | 'pause'
+  | 'change-dates'
+  | 'block'
+  | 'change-role'
+  | 'put-in-section'
+  | 'resume'
+  | 'bring-back'
+  | 'unblock'
+  | 'label'
+  | 'fix'
 /** Those that ask for nothing. */
 const PLAIN = ['remove', 'resume', 'bring-back', 'unblock'] as const
 export const asksNothing = (verb: AskingVerb) => (PLAIN as readonly string[]).includes(verb)
@@ -21,6 +31,8 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
     note: '',
     length: 'day' as Length,
     role: '',
+    /** An id, or "none" to take them out of all. */
+    section: '',
     label: '',
     on: true,
   })
@@ -29,6 +41,10 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
     const plain = PLAIN.find((each) => each === verb())
     if (plain) return { verb: plain }
     if (verb() === 'change-role') return { verb: 'change-role', role: asked.role }
+    if (verb() === 'put-in-section')
+      return asked.section === 'none'
+        ? { verb: 'change-sections', sections: [] }
+        : { verb: 'put-in-section', section: asked.section || null }
     const dated = verb() === 'change-dates'
     const ends = asked.length === 'term' ? site().term?.endsOn : ''
     const until = !dated || asked.length === 'day' ? asked.untilDay : ends
@@ -42,6 +58,7 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
   // A change of dates until a day wants the day, a change of role the role.
   const complete = computed(() => {
     if (verb() === 'change-role') return asked.role !== ''
+    if (verb() === 'put-in-section') return asked.section !== ''
     if (verb() === 'label') return asked.label.trim() !== ''
     return (
       verb() !== 'change-dates' ||

@@ -49,7 +49,10 @@ describe('a change of one person', () => {
   it('is made once, however often it is asked for meanwhile', async () => {
     let answer = (_: object) => {}
     const asked = serve({ [LISTS]: () => new Promise<object>((resolve) => (answer = resolve)) })
-    const page = show({ setup: () => useChanges(() => site), template: '<p>{{ busy }}</p>' }).page
+    const page = show({
+      setup: () => useChanges(() => ({ id: site.id, timeZone: site.timeZone })),
+      template: '<p>{{ busy }}</p>',
+    }).page
     const { change } = page.vm as unknown as ReturnType<typeof useChanges>
     expect(page.text()).toBe('false')
     const first = change(ada, { verb: 'remove' })

@@ -5,12 +5,16 @@ import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { inSentence, t, tIn } from '@/shared/words'
 import { tellEach, tellBody } from '@/shared/tell'
+import { sectionNames } from './sections'
+
+/** A site as far as a change says of it; where one does not see its roster, nothing of its sections either. */
+type Changed = Pick<Site, 'id' | 'timeZone'> & Partial<Pick<Site, 'sections'>>
 
 /**
  * Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb:
  * 'remove', version })`.
  */
-export function useChanges(site: () => Site) {
+export function useChanges(site: () => Changed) {
   const { roleName } = usePlatform()
   const busy = ref(false)
   /** What is wrong with the days typed, when something is. */
@@ -38,6 +42,7 @@ export function useChanges(site: () => Site) {
           name,
           role,
           outlook: outlookSentence(line.outlook, zone, roleName),
+          sections: sectionNames({ sections: [], ...site() }, line.after?.sections) || t('card.noSection'),
         }),
         { site: id, entry: line.entry },
         nothing

@@ -12,6 +12,7 @@ export const COLUMNS = [
   'division',
   'number',
   'role',
+  'section',
   'state',
   'since',
   'seen',
@@ -19,21 +20,33 @@ export const COLUMNS = [
   'labels',
 ] as const
 /** Those the server sorts by. */
-export const SORTABLE = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const
+export const SORTABLE = [
+  'name',
+  'kind',
+  'level',
+  'division',
+  'number',
+  'role',
+  'section',
+  'state',
+  'since',
+  'seen',
+] as const
 export type Sortable = (typeof SORTABLE)[number]
 export const sortable = (column: Column): column is Sortable => (SORTABLE as readonly string[]).includes(column)
 type Standing = (typeof COLUMNS)[number]
 export type Column = Standing | DetailColumn
 const WEIGHTS: Record<Standing, number> = {
-  name: 2,
+  name: 1.9,
   kind: 1.15,
-  level: 0.85,
+  level: 0.8,
   division: 1.35,
   number: 1,
   role: 1.15,
-  state: 1.25,
+  section: 1,
+  state: 1.35,
   since: 0.9,
-  seen: 1.1,
+  seen: 1.2,
   work: 1.05,
   labels: 1.2,
 }
@@ -57,8 +70,19 @@ export const rowColumns = (columns: readonly Column[], details: Details = []): R
     optional: !standing(key),
   }))
 
-/** What a row says in a column. */
-export function cell(row: RosterRow, column: Column, zone: string, roleName: RoleName, details: Details = []): string {
+/**
+ * What a row says in a column.
+ *
+ * @param sections names of sections by their ids
+ */
+export function cell(
+  row: RosterRow,
+  column: Column,
+  zone: string,
+  roleName: RoleName,
+  details: Details = [],
+  sections: (ids: readonly string[]) => string = () => '',
+): string {
   const { person, standing } = row
   const kept = detail(column, details)
   if (kept) return detailWords(kept, row.details[kept.code])
@@ -75,6 +99,8 @@ export function cell(row: RosterRow, column: Column, zone: string, roleName: Rol
       return person.number ?? ''
     case 'role':
       return roleName(standing.role)
+    case 'section':
+      return sections(standing.sections)
     case 'state':
       return (
         t(`state.${row.because === 'waits-for-approval' ? 'approval' : standing.state}`) +

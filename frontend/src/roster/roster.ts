@@ -31,7 +31,7 @@ export function useRoster(site: Ref<string>) {
   const view = computed(() => ({
     q: text('q', /^/),
     role: text('role', /^[a-z-]+$/),
-    section: text('section', /^[0-9a-f-]{36}$/),
+    section: text('section', /^(none|[0-9a-f-]{36})$/),
     level: text('level', /^\d{1,2}$/),
     division: text('division', /^[\w-]+$/),
     door: text('door', /^(staff|key|invitation|cohort|feed|preview|[0-9a-f-]{36})$/),

@@ -35,5 +35,8 @@ export function usePlatform() {
   const glyphs = computed(() => new Map(platform.value?.siteKinds.map((kind) => [kind.code, kind.glyph])))
   /** The drawing of a kind of site; empty for none. */
   const glyphOf = (kind: string) => glyphs.value.get(kind) ?? ''
-  return { platform, roleName, glyphOf }
+  /** Whether whoever is in a role takes a seat, as learners do. */
+  const takesSeat = (code: string | null | undefined) =>
+    platform.value?.roles.find((role) => role.code === code)?.takesSeat ?? false
+  return { platform, roleName, glyphOf, takesSeat }
 }

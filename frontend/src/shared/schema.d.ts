@@ -814,6 +814,85 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description What a site has. For staff with who sees each item and what is hardly meant; for others, and through the eyes of others, what they see. */
+        get: operations["items"];
+        /** @description Says who sees some items, by a sentence or by one that has a name; computed only, or at once. */
+        put: operations["showItems"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/items/{item}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                item: string;
+            };
+            cookie?: never;
+        };
+        /** @description Who sees an item, and who does not, of those whom the caller sees. */
+        get: operations["itemPeople"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/visibilities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Keeps sentences under names; one that is left out goes, unless items use it. */
+        put: operations["nameVisibilities"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description The sections of a site whose people the caller sees, in their order. */
+        get: operations["sections"];
+        /** @description Makes, renames, orders and retires sections, and says whether they see one another. One that is left out stays as it is. */
+        put: operations["putSections"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/roster": {
         parameters: {
             query?: never;
@@ -2367,6 +2446,7 @@ export interface components {
             since: components["schemas"]["OpenInstant"];
             from: components["schemas"]["OpenInstant"];
             until: components["schemas"]["OpenInstant"];
+            sections: components["schemas"]["Id"][];
         };
         /** @description A stretch of an enrollment in which nothing changes. */
         Stretch: {
@@ -2656,10 +2736,10 @@ export interface components {
             /** @description the deciding one first */
             causes: {
                 /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "waits-for-answer" | "waits-for-yes" | "waits-for-seat" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
+                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "waits-for-answer" | "waits-for-yes" | "waits-for-seat" | "section-upcoming" | "section-over" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
                 values: components["schemas"]["Values"];
                 /** @enum {string} */
-                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "remove" | "change-role" | "none";
+                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "change-section" | "pause" | "remove" | "change-role" | "none";
                 /** @description whether the viewer may make that change */
                 mine: boolean;
                 /** @description codes of the roles whose holders may */
@@ -2696,16 +2776,25 @@ export interface components {
             highest?: number | null;
             seats?: number | null;
         };
+        SectionNamed: {
+            id: components["schemas"]["Id"];
+            name: string;
+            retired: boolean;
+        };
         Site: components["schemas"]["SiteFacts"] & {
             seats: number | null;
             /** @description seats held */
             learners: number;
             staff: number;
             leadLimit: number;
-            sections: {
-                id: components["schemas"]["Id"];
-                name: string;
-            }[];
+            /** @description those whose people the caller sees, in their order, retired ones last */
+            sections: components["schemas"]["SectionNamed"][];
+            /** @description whether its sections do not see one another */
+            apart: boolean;
+            /** @description whether learners may be in several of them */
+            several: boolean;
+            /** @description whether the caller sees the people of all sections */
+            seesAll: boolean;
             version: number;
             standing: null | components["schemas"]["Standing"];
             /** @description whether the caller administers the site's division */
@@ -2725,10 +2814,12 @@ export interface components {
             reason: components["schemas"]["Reason"];
             role: string | null;
             leads: string[];
-            section: {
+            /** @description those they are in, each with the staff who are in it */
+            sections: {
                 name: string;
                 meets: string;
-            } | null;
+                leads: string[];
+            }[];
             may: components["schemas"]["Permission"][];
             /** @description whether a key brought them, so that they may go again */
             mayLeave: boolean;
@@ -3309,7 +3400,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3319,6 +3410,135 @@ export interface components {
         HistoryEntries: {
             items: components["schemas"]["HistoryEntry"][];
             next: string | null;
+        };
+        VisibilityAtom: {
+            /** @enum {unknown} */
+            kind: "everybody" | "sections" | "roles" | "labels" | "dates";
+            names?: string[];
+            /** Format: date */
+            from?: string | null;
+            /** Format: date */
+            until?: string | null;
+        };
+        VisibilityPart: {
+            /** @enum {unknown} */
+            kind: "everybody" | "sections" | "roles" | "labels" | "dates" | "all" | "any";
+            names?: string[];
+            /** Format: date */
+            from?: string | null;
+            /** Format: date */
+            until?: string | null;
+            parts?: components["schemas"]["VisibilityAtom"][];
+        };
+        /** @description Who sees something: everybody, those of some sections (ids), roles (codes) or labels, from a day to a day (the last one included), or parts joined by "and" (all) or "or" (any). */
+        Visibility: {
+            /** @enum {unknown} */
+            kind: "everybody" | "sections" | "roles" | "labels" | "dates" | "all" | "any";
+            names?: string[];
+            /** Format: date */
+            from?: string | null;
+            /** Format: date */
+            until?: string | null;
+            parts?: components["schemas"]["VisibilityPart"][];
+        };
+        Item: {
+            id: string;
+            /** @enum {unknown} */
+            kind: "announcement" | "unit" | "meeting" | "discussion" | "task" | "quiz";
+            title: string;
+            /** @description id of the unit it stands in */
+            unit: string | null;
+            /** @description ids of the items that it names or links to */
+            names: string[];
+            visibility: null | components["schemas"]["Visibility"];
+            named: null | components["schemas"]["Id"];
+            /** @description how many see it */
+            sees: number | null;
+        };
+        /** @description Something that is hardly meant: an item names one that people who see it do not see; nobody sees it; the learners of a section see nothing to hand in; a unit opens before what is to be handed in. */
+        Leak: {
+            /** @enum {unknown} */
+            code: "names-hidden" | "nobody" | "nothing-to-hand-in" | "unit-first";
+            item: string | null;
+            other: string | null;
+            section: null | components["schemas"]["Id"];
+            people: number;
+            at: components["schemas"]["OpenInstant"];
+        };
+        Items: {
+            at: components["schemas"]["OpenInstant"];
+            /** @description how many could see something then */
+            people: number | null;
+            items: components["schemas"]["Item"][];
+            named: {
+                id: components["schemas"]["Id"];
+                name: string;
+                visibility: components["schemas"]["Visibility"];
+                /** @description how many items use it */
+                items: number;
+            }[];
+            leaks: components["schemas"]["Leak"][];
+            version: number;
+            /** @description whether the caller says who sees items */
+            may: boolean;
+            entry: number | null;
+        };
+        ItemLines: {
+            lines: {
+                id: string;
+                title: string;
+                /** @enum {unknown} */
+                verdict: "ready" | "nothing-to-do";
+                before: components["schemas"]["Visibility"];
+                sees: number;
+                will: number;
+            }[];
+            entry: number | null;
+        };
+        Section: {
+            id: components["schemas"]["Id"];
+            name: string;
+            seats: number | null;
+            /** Format: date */
+            from: string | null;
+            /** Format: date */
+            until: string | null;
+            meets: string;
+            retired: boolean;
+            learners: number;
+            people: number;
+            /** @description staff who are in it, the highest role first */
+            leads: components["schemas"]["Somebody"][];
+        };
+        Sections: {
+            /** @description whether they do not see one another */
+            apart: boolean;
+            /** @description whether learners may be in several */
+            several: boolean;
+            /** @description learners who are in none; null for who sees the people of some only */
+            none: number | null;
+            sections: components["schemas"]["Section"][];
+            version: number;
+            entry: number | null;
+        };
+        SectionWanted: {
+            /** @description null for a new one */
+            id?: null | components["schemas"]["Id"];
+            name: string;
+            seats?: number | null;
+            /**
+             * Format: date
+             * @description day of the site's time zone
+             */
+            from?: string | null;
+            /**
+             * Format: date
+             * @description the last one
+             */
+            until?: string | null;
+            /** @description when, in words */
+            meets?: string;
+            retired?: boolean;
         };
         Roster: {
             items: {
@@ -3529,6 +3749,8 @@ export interface components {
                 /** @enum {unknown} */
                 kind: "name" | "number" | "address" | "fact" | "remark" | "ignored" | null;
             }[];
+            /** @description ids of the site's sections that the row says */
+            sections: components["schemas"]["Id"][];
             /** @description ids of the two people it names together; none, if it does not */
             both: components["schemas"]["Id"][];
             /** @description the one it means, or those it may mean, the likeliest first */
@@ -3558,7 +3780,7 @@ export interface components {
         LineRequest: {
             person: components["schemas"]["Id"];
             /** @enum {unknown} */
-            verb: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates";
+            verb: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections";
             /** @description null, for letting in: as they were here before, or as what is suggested for them */
             role?: string | null;
             /** Format: date */
@@ -3573,8 +3795,10 @@ export interface components {
             version?: number | null;
             /** @description of the site that was looked at */
             siteVersion?: number | null;
-            /** @description of the site, for letting in */
+            /** @description of the site, for letting in and for putting into one */
             section?: null | components["schemas"]["Id"];
+            /** @description for a change of sections: exactly these */
+            sections?: components["schemas"]["Id"][];
             /** @description that a role above learner is meant, where none was asked for */
             sure?: boolean;
             /** @description for letting in somebody one has nothing to do with: what was typed or pasted, with their number or address in full; whoever is not named so waits for a yes of their division */
@@ -4330,7 +4554,7 @@ export interface components {
         /** @description Done by hand to the whole enrollment; it holds over all ways in, and over those that come later. */
         Override: {
             /** @enum {unknown} */
-            kind: "role" | "dates" | "paused" | "blocked";
+            kind: "role" | "dates" | "sections" | "paused" | "blocked";
             from: components["schemas"]["OpenInstant"];
             until: components["schemas"]["OpenInstant"];
             role: string | null;
@@ -4338,6 +4562,7 @@ export interface components {
                 from: components["schemas"]["OpenInstant"];
                 until: components["schemas"]["OpenInstant"];
             } | null;
+            sections: components["schemas"]["Id"][] | null;
             by: string | null;
             /** @description for those who let people in; null for others */
             note: string | null;
@@ -6288,7 +6513,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -6377,6 +6602,254 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    items: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                /** @description a day of the site's time zone */
+                on?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Items"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    showItems: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    items: string[];
+                    visibility?: null | components["schemas"]["Visibility"];
+                    named?: null | components["schemas"]["Id"];
+                    /** @default true */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemLines"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    itemPeople: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                /** @description a day of the site's time zone */
+                on?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        sees: components["schemas"]["Somebody"][];
+                        not: components["schemas"]["Somebody"][];
+                        /** @description whether there are more than are named */
+                        more: boolean;
+                    };
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    nameVisibilities: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    named: {
+                        id?: null | components["schemas"]["Id"];
+                        name: string;
+                        visibility: components["schemas"]["Visibility"];
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Items"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    sections: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as they are */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sections"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putSections: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sections: components["schemas"]["SectionWanted"][];
+                    /** @default false */
+                    apart?: boolean;
+                    /** @default false */
+                    several?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description as they are */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sections"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     roster: {
         parameters: {
             query?: {
@@ -6390,7 +6863,8 @@ export interface operations {
                 state?: "here" | "current" | "paused" | "upcoming" | "waiting" | "blocked" | "ended" | "removed";
                 level?: string;
                 division?: string;
-                section?: components["schemas"]["Id"];
+                /** @description an id, or none */
+                section?: string;
                 /** @description a door they came through, by its kind or its id */
                 door?: string;
                 /** @description never, or not for so many days */
@@ -6404,7 +6878,7 @@ export interface operations {
                 /** @description a day at whose end the roster is looked at, past or to come */
                 asOf?: string;
                 unlisted?: "0" | "1";
-                sort?: "name" | "kind" | "level" | "division" | "number" | "role" | "state" | "since" | "seen";
+                sort?: "name" | "kind" | "level" | "division" | "number" | "role" | "section" | "state" | "since" | "seen";
                 direction?: "up" | "down";
                 /** @description `next` of the page before */
                 cursor?: components["parameters"]["Cursor"];

@@ -71,6 +71,7 @@ export function noteSentence(
         typeof values.own === 'string' ? values.own : typeof values.kind === 'string' ? tIn('kind', values.kind) : '',
       ),
       role: inSentence(roleName(values.role as string)),
+      section: Array.isArray(values.sections) ? values.sections.join(', ') : (values.section as string),
       givers: givers(values.givers ?? note.givers, roleName),
     },
     typeof values.pieces === 'number' ? values.pieces : 1,
@@ -147,6 +148,7 @@ export function causeSentence(
     at: day(values.at as string, zone),
     from: day(values.from as string, zone),
     opens: day(values.opens as string, zone),
+    section: values.section,
     seats: values.seats,
   })
   const door = who === 'staff' ? doorSentence(String(values.doorKind ?? 'staff'), String(values.door ?? '')) : ''

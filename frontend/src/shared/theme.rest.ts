@@ -6,9 +6,11 @@ import datatable from '@primeuix/themes/aura/datatable'
 import datepicker from '@primeuix/themes/aura/datepicker'
 import iconfield from '@primeuix/themes/aura/iconfield'
 import inputnumber from '@primeuix/themes/aura/inputnumber'
+import listbox from '@primeuix/themes/aura/listbox'
 import menu from '@primeuix/themes/aura/menu'
 import metergroup from '@primeuix/themes/aura/metergroup'
 import message from '@primeuix/themes/aura/message'
+import multiselect from '@primeuix/themes/aura/multiselect'
 import popover from '@primeuix/themes/aura/popover'
 import radiobutton from '@primeuix/themes/aura/radiobutton'
 import skeleton from '@primeuix/themes/aura/skeleton'
@@ -26,9 +28,11 @@ export const rest = {
   datepicker,
   iconfield,
   inputnumber,
+  listbox,
   menu,
   metergroup,
   message,
+  multiselect,
   popover,
   radiobutton,
   skeleton,

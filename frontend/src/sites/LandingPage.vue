@@ -70,18 +70,24 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
           </h2>
           <p>{{ landing.leads.length ? landing.leads.join(', ') : t('landing.nothing') }}</p>
         </section>
-        <section v-if="landing.section">
+        <section v-if="landing.sections.length">
           <h2>
             <HelpWord term="section">{{ t('landing.section') }}</HelpWord>
           </h2>
-          <p>
-            <strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}
+          <p v-for="each in landing.sections" :key="each.name">
+            <strong>{{ each.name }}</strong><template v-if="each.meets">: {{ each.meets }}</template
+            ><template v-if="each.leads.length"
+              >. {{ t('landing.sectionLeads', { names: each.leads.join(', ') }) }}</template
+            >
           </p>
         </section>
       </template>
       <p v-if="!props.site?.seenAs" class="ways">
         <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{
           t('landing.roster')
+        }}</RouterLink>
+        <RouterLink v-if="inside && landing.may.includes('see-roster')" :to="{ name: 'items', params: { site: id } }">{{
+          t('landing.items')
         }}</RouterLink>
         <RouterLink to="/sites/in">{{ t('landing.back') }}</RouterLink>
         <button v-if="landing.mayLeave && !sure" class="word" @click="sure = true">{{ t('landing.leave') }}</button>

@@ -13,6 +13,18 @@ const may = (permission: Site['may'][number]) => props.site.may.includes(permiss
       t('site.roster')
     }}</RouterLink>
     <RouterLink
+      v-if="may('see-unlisted') && (site.sections.length || may('arrange-sections'))"
+      :to="{ name: 'sections', params: { site: site.id } }"
+      active-class="on"
+      >{{ t('site.sections') }}</RouterLink
+    >
+    <RouterLink
+      v-if="may('see-unlisted') || site.seenAs || site.standing"
+      :to="{ name: 'items', params: { site: site.id } }"
+      active-class="on"
+      >{{ t('site.items') }}</RouterLink
+    >
+    <RouterLink
       v-if="may('keep-doors') && !site.seenAs"
       :to="{ name: 'doors', params: { site: site.id } }"
       active-class="on"

@@ -92,7 +92,10 @@ export const site = {
   learners: 24,
   staff: 3,
   leadLimit: 10,
-  sections: [{ id: '00000000-0000-7000-8000-00000000000a', name: 'Morning' }],
+  sections: [{ id: '00000000-0000-7000-8000-00000000000a', name: 'Morning', retired: false }],
+  apart: false,
+  several: false,
+  seesAll: true,
   version: 4,
   standing: null,
   administrator: false,
@@ -108,6 +111,7 @@ export const standing = (more: Partial<Standing> = {}): Standing => ({
   since: '2026-09-06T10:00:00Z',
   from: '2026-09-06T10:00:00Z',
   until: null,
+  sections: [],
   ...more,
 })
 

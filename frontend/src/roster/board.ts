@@ -1,0 +1,174 @@
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, reactive, ref } from 'vue'
+import { api, take, type AppliedChanges, type LineRequest, type RosterRow, type Site } from '@/shared/api'
+import { folded } from '@/shared/folded'
+import { usePlatform } from '@/shared/platform'
+import { listName, lineSentences } from '@/shared/sentences'
+import { openSections } from './sections'
+
+/** Those who are in no section stand in a column of their own. */
+export const NONE = ''
+/** So many lines a change list takes at once. */
+const MOST_MOVES = 1_000
+const PAGE = 500
+/** What was moved and not made yet, by site: it is there again after a look elsewhere. */
+export const keptMoves = new Map<string, Map<string, string[]>>()
+
+/**
+ * A site's people in columns, one for each section, and what somebody moved in this sitting: nothing is changed before
+ * the whole of it is put in force as one change list.
+ */
+export function useBoard(site: () => Site) {
+  const { roleName, takesSeat } = usePlatform()
+  const read = ref(0)
+  const {
+    data: rows,
+    error,
+    isPending,
+    refetch,
+  } = useQuery({
+    queryKey: ['roster', computed(() => site().id), 'board'],
+    queryFn: async () => {
+      const all: RosterRow[] = []
+      let cursor: string | undefined
+      do {
+        const page = await take(
+          api.GET('/sites/{site}/roster', { params: { path: { site: site().id }, query: { limit: PAGE, cursor } } }),
+        )
+        all.push(...page.items)
+        read.value = all.length
+        cursor = page.next ?? undefined
+      } while (cursor)
+      return all
+    },
+  })
+  const byId = computed(() => new Map(rows.value?.map((row) => [row.person.id, row]) ?? []))
+
+  /** Where somebody is to be, by their id, where that differs from where they are. */
+  const moves = keptMoves.get(site().id) ?? reactive(new Map<string, string[]>())
+  keptMoves.set(site().id, moves)
+  const at = (row: RosterRow) => moves.get(row.person.id) ?? row.standing.sections
+  const learns = (row: RosterRow) => row.standing.roles.some(takesSeat)
+
+  const same = (one: readonly string[], other: readonly string[]) =>
+    one.length === other.length && one.every((id) => other.includes(id))
+  function set(row: RosterRow, sections: string[]) {
+    if (same(sections, row.standing.sections)) moves.delete(row.person.id)
+    else moves.set(row.person.id, sections)
+  }
+  /**
+   * Moves people from one column to another. Where somebody may be in several, those they have elsewhere stay.
+   *
+   * @param from the column they are taken from; undefined puts them into one more
+   */
+  function move(people: Iterable<string>, to: string, from?: string) {
+    for (const id of people) {
+      const row = byId.value.get(id)
+      if (!row) continue
+      const others = at(row).filter((section) => section !== from)
+      const keeps = from !== undefined && (site().several || !learns(row)) ? others : []
+      const added = from === undefined && (site().several || !learns(row)) ? at(row) : keeps
+      set(row, to === NONE ? keeps : [...new Set([...added, to])])
+    }
+  }
+  const forget = (people?: Iterable<string>) => (people ? [...people].forEach((id) => moves.delete(id)) : moves.clear())
+
+  const lines = computed<LineRequest[]>(() =>
+    [...moves]
+      .filter(([person]) => byId.value.has(person))
+      .map(([person, sections]) => ({
+        person,
+        verb: 'change-sections',
+        sections,
+        version: byId.value.get(person)!.version,
+      })),
+  )
+  const tooMany = computed(() => lines.value.length > MOST_MOVES)
+  const make = (apply: boolean, wanted: LineRequest[]): Promise<AppliedChanges> =>
+    take(
+      api.POST('/sites/{site}/change-lists', {
+        params: { path: { site: site().id } },
+        body: { apply, lines: wanted },
+      }),
+    )
+  const slowly = refDebounced(
+    computed(() => JSON.stringify(lines.value)),
+    200,
+  )
+  const review = useQuery({
+    queryKey: ['preview', computed(() => site().id), slowly],
+    enabled: computed(() => slowly.value !== '[]' && !tooMany.value),
+    queryFn: () => make(false, JSON.parse(slowly.value) as LineRequest[]),
+  })
+  const settled = computed(
+    () => slowly.value === JSON.stringify(lines.value) && !review.isFetching.value && !!review.data.value,
+  )
+  const reviewed = computed(() => (lines.value.length ? (review.data.value?.lines ?? []) : []))
+  const ready = computed(() => reviewed.value.filter(({ verdict }) => verdict === 'ready').length)
+  /** What stands in the way of each move that cannot be made, by person. */
+  const wrong = computed(
+    () =>
+      new Map(
+        reviewed.value
+          .filter(({ verdict }) => !['ready', 'nothing-to-do'].includes(verdict))
+          .map((line) => [line.person.id, lineSentences(line, site().timeZone, roleName).join(' ')]),
+      ),
+  )
+
+  interface BoardColumn {
+    id: string
+    name: string
+    rows: RosterRow[]
+    learners: number
+  }
+  const columns = computed<BoardColumn[]>(() => {
+    const of = new Map<string, RosterRow[]>(['', ...openSections(site()).map(({ id }) => id)].map((id) => [id, []]))
+    for (const row of rows.value ?? []) {
+      const there = at(row).filter((id) => of.has(id))
+      for (const id of there.length ? there : [NONE]) of.get(id)?.push(row)
+    }
+    return [...of].map(([id, own]) => ({
+      id,
+      name: site().sections.find((section) => section.id === id)?.name ?? '',
+      rows: own,
+      learners: own.filter(learns).length,
+    }))
+  })
+  /** Whom a text means among those who are here: by name, or by number. */
+  function find(text: string, most = 8): RosterRow[] {
+    const words = folded(text).split(/\s+/).filter(Boolean)
+    if (!words.length) return []
+    const fits = (row: RosterRow) => {
+      const said = folded(`${listName(row.person)} ${row.person.number ?? ''}`)
+      return words.every((word) => said.includes(word))
+    }
+    return (rows.value ?? []).filter(fits).slice(0, most)
+  }
+
+  return {
+    rows,
+    read,
+    error,
+    isPending,
+    refetch,
+    columns,
+    byId,
+    at,
+    learns,
+    moves,
+    move,
+    forget,
+    find,
+    lines,
+    tooMany,
+    make,
+    ready,
+    wrong,
+    settled,
+    trouble: review.error,
+  }
+}
+
+export type Board = ReturnType<typeof useBoard>
+export type BoardColumn = Board['columns']['value'][number]
