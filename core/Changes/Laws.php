@@ -42,13 +42,10 @@ class Laws
     ): Judgement {
         $change = new Comparison($before, $after, $context->now);
         $refusal =
-            $this->lifting($context, $effects)
-            ?? ($this->ofOneself($context, $change)
-                ?? ($this->giving($context, $before, $change)
-                    ?? ($this->taking($context, $before, $change)
-                        ?? ($this->leadsFull($context, $before, $after)
-                            ?? ($this->beyondSections($context, $before, $after)
-                                ?? $this->sectioning($context, $before, $after, $change))))));
+            $this->authority($context, $before, $after, $effects)
+            ?? ($this->leadsFull($context, $before, $after)
+                ?? ($this->beyondSections($context, $before, $after)
+                    ?? $this->sectioning($context, $before, $after, $change)));
         if (null !== $refusal) {
             return Judgement::not(Verdict::Refused, $refusal);
         }
@@ -64,6 +61,21 @@ class Laws
         }
 
         return Judgement::ready($this->cautions($context, $after, $gap));
+    }
+
+    /**
+     * Whether all that is given, taken and lifted is the actor's to give, take and lift.
+     *
+     * @param list<Effect> $effects that lead from one to the other
+     */
+    public function authority(ChangeContext $context, Timeline $before, Timeline $after, array $effects): ?Note
+    {
+        $change = new Comparison($before, $after, $context->now);
+
+        return $this->lifting($context, $effects)
+            ?? ($this->ofOneself($context, $change)
+                ?? ($this->giving($context, $before, $change)
+                    ?? $this->taking($context, $before, $change)));
     }
 
     /**

@@ -188,6 +188,33 @@ final readonly class LineComputer
         );
     }
 
+    /**
+     * The line of somebody who is carried here from another site. What they come to have is the actor's to give and to
+     * take; the rest of the laws hold as for whoever makes sites one.
+     */
+    public function carryIn(ChangeContext $context, Carried $carried): ComputedChange
+    {
+        if (null !== $carried->between) {
+            return $this->line($context, Plan::asked(new Note('which-role', ['roles' => $carried->between])));
+        }
+        $after = Effect::applied($carried->into, $context->enrollment)->timeline();
+        $refusal = $this->laws->authority($context, $context->enrollment->timeline(), $after, $carried->into);
+
+        return $this->line(
+            $context->by(new Standing($context->actor->personId, true)),
+            null === $refusal ? new Plan($carried->into, $carried->cautions) : Plan::refused($refusal),
+        );
+    }
+
+    /** The line of somebody who is carried from here to another site, by whoever may divide this one. */
+    public function carryOut(ChangeContext $context, Carried $carried): ComputedChange
+    {
+        return $this->line(
+            $context->by(new Standing($context->actor->personId, true)),
+            new Plan($carried->outOf),
+        );
+    }
+
     /** The line of a request that another one on the same person stands in the way of. */
     public function besides(ChangeContext $context, bool $same): ComputedChange
     {

@@ -120,19 +120,32 @@ final readonly class Grant
     /** @param list<Override> $overrides */
     public function withOverrides(array $overrides): self
     {
+        return $this->with($this->window, $overrides);
+    }
+
+    /** The same, for another time. */
+    public function during(Window $window): self
+    {
+        return $this->with($window, $this->overrides);
+    }
+
+    /** @param list<Override> $overrides */
+    private function with(Window $window, array $overrides): self
+    {
         return new self(
             $this->id,
             $this->doorId,
             $this->door,
             $this->role,
             $this->givenAt,
-            $this->window,
+            $window,
             $this->acceptedAt,
             $this->section,
             $this->since,
             $overrides,
             $this->reserved,
             $this->givenBy,
+            $this->waitsFor,
         );
     }
 
