@@ -39,7 +39,7 @@ export default defineConfig({
   workers: STAGES,
   // A walk takes 10 to 60 s; a machine that is busy now and then takes twice as long.
   timeout: 150_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
     baseURL: STAGE.url,

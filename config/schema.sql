@@ -771,6 +771,7 @@ CREATE TABLE `site` (
   `last_entry_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
   `sections_apart` tinyint(1) NOT NULL DEFAULT 0,
   `sections_several` tinyint(1) NOT NULL DEFAULT 0,
+  `merged_into` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_694309E477153098` (`code`),
   KEY `IDX_694309E42B36786BBF396750` (`title`,`id`),
@@ -782,7 +783,9 @@ CREATE TABLE `site` (
   KEY `closing` (`closes_at`),
   KEY `news` (`last_entry_at`),
   KEY `counting` (`division_id`,`taken_back`,`opens_at`,`closes_at`),
+  KEY `merged` (`merged_into`),
   CONSTRAINT `FK_694309E441859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
+  CONSTRAINT `FK_694309E4A6A0AE8D` FOREIGN KEY (`merged_into`) REFERENCES `site` (`id`),
   CONSTRAINT `FK_694309E4E2C35FC` FOREIGN KEY (`term_id`) REFERENCES `term` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 

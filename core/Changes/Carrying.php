@@ -72,6 +72,32 @@ final readonly class Carrying
     }
 
     /**
+     * The same of several sites that become part of one, one after the other.
+     *
+     * @param ?string                                            $own   id of the section of those who are in none of
+     *     the site that stays; null where they stay in none
+     * @param array<array-key, array{Enrollment, CarryMap}> $sites that somebody is or was in
+     * @param ?string                                            $role  somebody chose
+     *
+     * @return array{Carried, array<array-key, Carried>} in the site that stays; in the others, by their keys
+     */
+    public function joinAll(Enrollment $there, ?string $own, array $sites, ?string $role = null): array
+    {
+        $effects = null === $own ? [] : $this->place($there, $own);
+        $cautions = $each = [];
+        $between = null;
+        foreach ($sites as $key => [$here, $map]) {
+            $one = $this->join(Effect::applied($effects, $there), $here, $map, $role);
+            $effects = [...$effects, ...$one->into];
+            $cautions = [...$cautions, ...$one->cautions];
+            $between ??= $one->between;
+            $each[$key] = $one;
+        }
+
+        return [new Carried(self::settled($effects), cautions: $cautions, between: $between), $each];
+    }
+
+    /**
      * What somebody is in some sections of a site becomes what they are in a site of its own; whoever is in others,
      * too, stays in those.
      *
@@ -117,6 +143,33 @@ final readonly class Carrying
         }
 
         return $this->inSections($enrollment, [$section]);
+    }
+
+    /**
+     * Without overrides that are put on and ended at the same instant.
+     *
+     * @param list<Effect> $effects
+     *
+     * @return list<Effect>
+     */
+    private static function settled(array $effects): array
+    {
+        $put = $gone = [];
+        foreach ($effects as $effect) {
+            $id = $effect->override->id ?? '';
+            if (EffectKind::PutOverride === $effect->kind) {
+                $put[$id] = true;
+            } elseif (EffectKind::EndOverride === $effect->kind && isset($put[$id])) {
+                $gone[$id] = true;
+            }
+        }
+
+        return array_values(
+            array_filter(
+                $effects,
+                static fn(Effect $effect): bool => !isset($gone[$effect->override->id ?? '']),
+            ),
+        );
     }
 
     /** @return list<Effect> that make somebody who was there before what they are here, and nothing else */

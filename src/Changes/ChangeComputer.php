@@ -89,11 +89,17 @@ final readonly class ChangeComputer
      *
      * @param array<int, string> $ids    of lines of the site; others are left out
      * @param bool               $strict whether a single line that cannot be taken back is a problem
+     * @param bool               $carried whether they are lines that carried people between sites, all of them together
      *
      * @throws Problem of type `NotFound`, `UndoneAlready` or `ChangedSince`
      */
-    public function undone(SiteAccess $access, array $ids, bool $strict, bool $counting = false): ComputedList
-    {
+    public function undone(
+        SiteAccess $access,
+        array $ids,
+        bool $strict,
+        bool $counting = false,
+        bool $carried = false,
+    ): ComputedList {
         $done = $this->applied->inSite($access->site->id, $ids);
         if ($strict && [] === $done) {
             throw Problem::notFound('change');
@@ -103,11 +109,13 @@ final readonly class ChangeComputer
         $histories = $this->histories->of($access->site->id, array_values($whose));
         $effects = [];
         foreach ($done as $key => $row) {
-            $problem = self::notToUndo(
-                $row->id('id'),
-                $histories->of($row->id('person_id')) ?? new ChangeHistory([]),
-                $people[$row->id('person_id')],
-            );
+            $problem = !$carried && CarryLines::isOf($row->string('verb'))
+                ? Problem::notAllowed('changes.undo-whole-carrying')
+                : self::notToUndo(
+                    $row->id('id'),
+                    $histories->of($row->id('person_id')) ?? new ChangeHistory([]),
+                    $people[$row->id('person_id')],
+                );
             if (null !== $problem && $strict && 1 === \count($ids)) {
                 throw $problem;
             }
@@ -129,6 +137,7 @@ final readonly class ChangeComputer
                 $computed[$key] ?? null,
                 undoes: $row->id('id'),
                 undoesOf: $row->string('verb'),
+                asItWas: $carried,
             );
         }
 

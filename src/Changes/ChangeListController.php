@@ -210,7 +210,7 @@ final readonly class ChangeListController
         #[CurrentUser] Caller $caller,
     ): Response {
         $list = $this->changeLists->seen($changeList, $caller);
-        if (\in_array($list->kind, ['merge', 'accounts', 'division', 'erase'], true)) {
+        if (\in_array($list->kind, ['merge', 'accounts', 'division', 'erase', ...CarryLines::KINDS], true)) {
             throw Problem::notAllowed(
                 'erase' === $list->kind
                     ? 'changes.erasing-cannot-undone'

@@ -20,6 +20,7 @@ final readonly class ComputedLine
      * @param ?string         $undoes   id of the line it takes back
      * @param ?string         $undoesOf what that line had done, as its verb
      * @param bool            $outside  whether it lets in somebody beyond the caller's reach
+     * @param bool            $asItWas  whether what it gives and puts on counts as by those who did so before
      */
     public function __construct(
         public Row $person,
@@ -29,6 +30,7 @@ final readonly class ComputedLine
         public ?string $undoes = null,
         public ?string $undoesOf = null,
         public bool $outside = false,
+        public bool $asItWas = false,
     ) {}
 
     public function personId(): string

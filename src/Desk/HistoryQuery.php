@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Changes\CarryLines;
 use MintDoor\Changes\Histories;
 use MintDoor\Changes\Repository\ChangeHistories;
 use MintDoor\Core\Roles\Permission;
@@ -143,7 +144,8 @@ final readonly class HistoryQuery
             $history = $histories->of($whose($line));
             $undoneBy = $history?->undoneBy($line->lineId);
             $items[] = $line->shown(
-                true === $history?->mayUndo($line->lineId),
+                // Whoever was carried between sites goes back with all of them.
+                !CarryLines::isOf($line->code) && true === $history?->mayUndo($line->lineId),
                 null === $undoneBy ? null : $histories->sequence($undoneBy),
             );
         }

@@ -8,7 +8,6 @@ use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use MintDoor\Changes\ChangeHandler;
 use MintDoor\Changes\ChangeRequest;
 use MintDoor\Changes\LineRequest;
-use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Time;
@@ -34,7 +33,6 @@ use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Said;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\Repository\Sites;
-use MintDoor\Sites\SiteRow;
 
 /** Makes sites and changes them. Runs inside a transaction. */
 final readonly class SiteHandler
@@ -96,14 +94,7 @@ final readonly class SiteHandler
         $this->history->write($site->id, $caller, new Happening('site-made', ['title' => $site->title]));
         $row = $this->sites->withTerms([$site->id])[0];
         // Whoever makes a site is let in by the platform, not by themselves.
-        $access = new SiteAccess(
-            SiteRow::site($row),
-            $row,
-            $caller,
-            new Standing($caller->id, true),
-            null,
-            $this->clock->instant(),
-        );
+        $access = SiteAccess::ofPlatform($row, $caller, $this->clock->instant());
         if ($asLead && 'staff' === $caller->kind) {
             $this->changeLists->apply(
                 $access,

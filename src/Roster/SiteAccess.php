@@ -14,6 +14,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Sites\SiteRow;
 
 /** A site as one caller meets it at an instant: the site, and what they are in it. */
 final readonly class SiteAccess
@@ -33,6 +34,16 @@ final readonly class SiteAccess
         public ?string $seenAs = null,
         public ?Enrollment $enrollment = null,
     ) {}
+
+    /**
+     * A site as the platform itself changes it, for somebody who may do what it takes.
+     *
+     * @param Row $row with `SiteRow::COLUMNS`
+     */
+    public static function ofPlatform(Row $row, Caller $for, int $now): self
+    {
+        return new self(SiteRow::site($row), $row, $for, new Standing($for->id, true), null, $now);
+    }
 
     /**
      * The same, with no more people than some sections have.

@@ -95,6 +95,10 @@ final class AuthorizationTest extends ApiTestCase
         'GET /first-day-check' => [401, 200, 200, 200, 200, 200],
         'POST /site-batches' => [401, 403, 200, 200, 200, 200],
         'POST /site-batches/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /site-merges' => [401, 403, 403, 422, 404, 422],
+        'POST /site-merges/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /sites/{site}/splits' => [401, 403, 403, 422, 404, 422],
+        'POST /site-splits/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'POST /site-changes' => [401, 200, 200, 200, 404, 200],
         'POST /site-changes/undo' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/labels' => [401, 403, 403, 200, 404, 200],
@@ -371,6 +375,23 @@ final class AuthorizationTest extends ApiTestCase
                 ['{changeList}' => $this->moved()],
                 ['apply' => false],
             ],
+            'POST /site-merges' => ['lead', [], $this->merging(false)],
+            'POST /site-merges/{changeList}/undo' => [
+                'lead',
+                ['{changeList}' => $this->call('lead', 'POST', '/site-merges', $this->merging(true))['changeList']],
+                ['apply' => false],
+            ],
+            'POST /sites/{site}/splits' => ['lead', [], $this->splitting(false)],
+            'POST /site-splits/{changeList}/undo' => [
+                'lead',
+                ['{changeList}' => $this->call(
+                    'lead',
+                    'POST',
+                    '/sites/'.$this->ids['site'].'/splits',
+                    $this->splitting(true),
+                )['changeList']],
+                ['apply' => false],
+            ],
             'PUT /people/{person}/notes/{note}' => [
                 'admin',
                 ['{person}' => $this->ids['learner'], '{note}' => $this->note(true)],
@@ -513,6 +534,29 @@ final class AuthorizationTest extends ApiTestCase
         $move = ['from' => 'seniors', 'people' => 'evening', 'apply' => true];
 
         return $this->call('admin', 'POST', '/division-moves', $move)['changeList'];
+    }
+
+    /** @return array<string, mixed> a body that merges another site of the lead's into the site */
+    private function merging(bool $apply): array
+    {
+        $site = ['title' => 'Twin', 'code' => 'TWIN', 'kind' => 'course', 'division' => 'seniors', 'term' => 'autumn'];
+        $made = $this->call('lead', 'POST', '/sites', $site, 201);
+        $life = ['state' => 'open'];
+        $tag = ['If-Match' => '"'.$made['version'].'"'];
+        $this->call('lead', 'PUT', '/sites/'.$made['id'].'/life', $life, 200, $tag);
+
+        return ['into' => $this->ids['site'], 'sites' => [$made['id']], 'apply' => $apply];
+    }
+
+    /** @return array<string, mixed> a body that makes a site of a section of the site */
+    private function splitting(bool $apply): array
+    {
+        $path = '/sites/'.$this->ids['site'];
+        $tag = ['If-Match' => '"'.$this->call('lead', 'GET', $path)['version'].'"'];
+        $sections = ['sections' => [['name' => 'Late']], 'apart' => false, 'several' => false];
+        $made = $this->call('lead', 'PUT', $path.'/sections', $sections, 200, $tag)['sections'][0]['id'];
+
+        return ['sections' => [$made], 'title' => 'Late', 'code' => 'LATE', 'apply' => $apply];
     }
 
     private function note(bool $gone): string

@@ -252,6 +252,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/site-merges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes one site of several, with a section each, as a change list that can be undone, or with `apply` false says what that would do. */
+        post: operations["mergeSites"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-merges/{changeList}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Gives sites that were merged their people, doors and dates back, or with `apply` false says what that would do. Whoever was changed since stays where they are. */
+        post: operations["undoSiteMerge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/splits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes a site of its own of some sections, as a change list that can be undone, or with `apply` false says what that would do; then it needs no title yet. */
+        post: operations["splitSite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-splits/{changeList}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Puts back who went with the sections, and takes the site that was made back where nobody is left in it, or with `apply` false says what that would do. */
+        post: operations["undoSiteSplit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people": {
         parameters: {
             query?: never;
@@ -2867,6 +2941,98 @@ export interface components {
             id: components["schemas"]["Id"];
             title: string;
         };
+        SiteInZone: {
+            id: components["schemas"]["Id"];
+            title: string;
+            /** @description in which days of the line are to be shown */
+            timeZone: string;
+        };
+        ChangeReview: {
+            lines: (components["schemas"]["ChangeLineFacts"] & {
+                /** @description place of the line in what was asked, from 0 */
+                key: number;
+                site: components["schemas"]["SiteInZone"];
+                siteVersion: number;
+                /** @description of the enrollment that was looked at */
+                version: number;
+            })[];
+            sites: {
+                id: components["schemas"]["Id"];
+                title: string;
+                seats: number | null;
+                held: number;
+                after: number;
+                joining: number;
+                leaving: number;
+            }[];
+            /** @description how many lines have each verdict */
+            verdicts: {
+                [key: string]: number;
+            };
+            removal: null | components["schemas"]["Removal"];
+            total: number;
+        };
+        SiteMerge: {
+            into: components["schemas"]["SiteName"];
+            /** @description name of the section its own people come into; null where they stay in those they have */
+            own: string | null;
+            /** @description of the site afterwards */
+            seats: number | null;
+            /** @description whether people may be in several sections afterwards */
+            several: boolean;
+            sites: {
+                site: components["schemas"]["SiteName"];
+                /** @description who are here */
+                people: number;
+                /** @description of them, who are in another of the sites, too */
+                both: number;
+                /** @description names of the sections its people come into */
+                sections: string[];
+                /** @description names of the doors that go along */
+                doors: string[];
+            }[];
+            /** @description people with different roles, for whom one is chosen */
+            choices: {
+                person: components["schemas"]["Somebody"];
+                /** @description codes */
+                roles: string[];
+            }[];
+            notes: {
+                person: components["schemas"]["Somebody"];
+                /** @enum {unknown} */
+                code: "stays-blocked" | "block-stays-behind" | "pause-stays-behind";
+            }[];
+            review: components["schemas"]["ChangeReview"];
+            ready: boolean;
+            changeList: null | components["schemas"]["Id"];
+        };
+        CarriedBack: {
+            /** @description who go back */
+            people: number;
+            /** @description who were changed since, and stay where they are */
+            stay: number;
+            /** @description of them the first */
+            left: components["schemas"]["Somebody"][];
+            /** @description that are there again, or were made and go */
+            sites: components["schemas"]["SiteName"][];
+            /** @description of what took it back */
+            changeList: null | components["schemas"]["Id"];
+        };
+        SiteSplit: {
+            /** @description who go */
+            people: number;
+            /** @description of them, who stay, too, since they are in other sections */
+            both: number;
+            /** @description names of the doors that go along */
+            doors: string[];
+            /** @description whether whoever does it becomes the lead of the new site */
+            lead: boolean;
+            review: components["schemas"]["ChangeReview"];
+            ready: boolean;
+            /** @description the new site */
+            made: null | components["schemas"]["SiteName"];
+            changeList: null | components["schemas"]["Id"];
+        };
         /** @description what is kept of somebody under details that one sees, by code */
         KeptDetails: {
             [key: string]: string;
@@ -3400,7 +3566,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "carry-in" | "carry-out" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3837,41 +4003,10 @@ export interface components {
                 person: components["schemas"]["Id"];
             }[];
         };
-        SiteInZone: {
-            id: components["schemas"]["Id"];
-            title: string;
-            /** @description in which days of the line are to be shown */
-            timeZone: string;
-        };
-        ChangeReview: {
-            lines: (components["schemas"]["ChangeLineFacts"] & {
-                /** @description place of the line in what was asked, from 0 */
-                key: number;
-                site: components["schemas"]["SiteInZone"];
-                siteVersion: number;
-                /** @description of the enrollment that was looked at */
-                version: number;
-            })[];
-            sites: {
-                id: components["schemas"]["Id"];
-                title: string;
-                seats: number | null;
-                held: number;
-                after: number;
-                joining: number;
-                leaving: number;
-            }[];
-            /** @description how many lines have each verdict */
-            verdicts: {
-                [key: string]: number;
-            };
-            removal: null | components["schemas"]["Removal"];
-            total: number;
-        };
         ChangeListFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "erase" | "undo";
+            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -5300,6 +5435,190 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    mergeSites: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    into: components["schemas"]["Id"];
+                    /** @description ids of those that become part of it */
+                    sites: components["schemas"]["Id"][];
+                    /**
+                     * @description whether the sections do not see one another afterwards
+                     * @default true
+                     */
+                    apart?: boolean;
+                    /** @description by person, which role they have where these differ */
+                    roles?: {
+                        [key: string]: string;
+                    };
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteMerge"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    undoSiteMerge: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarriedBack"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    splitSite: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description ids */
+                    sections: components["schemas"]["Id"][];
+                    /** @description of the new site */
+                    title?: string;
+                    /** @description of the new site */
+                    code?: string;
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteSplit"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    undoSiteSplit: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarriedBack"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     people: {
         parameters: {
             query?: {
@@ -6513,7 +6832,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "carry-in" | "carry-out" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;

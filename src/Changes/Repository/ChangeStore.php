@@ -223,8 +223,9 @@ final class ChangeStore extends BaseRepository
         $this->live($undone, null);
         $rows = $this->bulk();
         foreach ($lines as $line) {
+            $last = self::lastOfDoors(self::change($line)->effects);
             foreach (self::change($line)->effects as $effect) {
-                $this->effect($rows, $access, $line, $effect);
+                $this->effect($rows, $access, $line, $effect, $last);
             }
         }
         $rows->flush();
@@ -244,22 +245,48 @@ final class ChangeStore extends BaseRepository
         );
     }
 
-    private function effect(BulkWriter $rows, SiteAccess $access, ComputedLine $line, Effect $effect): void
+    /**
+     * Of several that one line gives by one door, the last is the one that is looked at.
+     *
+     * @param list<Effect> $effects
+     *
+     * @return array<string, string> id of a grant by door
+     */
+    private static function lastOfDoors(array $effects): array
     {
+        $last = [];
+        foreach ($effects as $effect) {
+            if (null !== $effect->grant) {
+                $last[$effect->grant->doorId] = $effect->grant->id;
+            }
+        }
+
+        return $last;
+    }
+
+    /** @param array<string, string> $last as `lastOfDoors()` */
+    private function effect(
+        BulkWriter $rows,
+        SiteAccess $access,
+        ComputedLine $line,
+        Effect $effect,
+        array $last,
+    ): void {
         $whose = ['site_id' => BulkWriter::id($access->site->id), 'person_id' => BulkWriter::id($line->personId())];
+        $by = static fn(?string $before): ?BulkId => BulkWriter::id($line->asItWas ? $before : $access->caller->id);
         if (EffectKind::GiveGrant === $effect->kind && null !== $effect->grant) {
             $rows->add('access_grant', [
                 ...self::grant($effect->grant),
                 ...$whose,
-                'given_by' => BulkWriter::id($access->caller->id),
-                'live' => true,
+                'given_by' => $by($effect->grant->givenBy),
+                'live' => $last[$effect->grant->doorId] === $effect->grant->id ? true : null,
             ]);
         } elseif (EffectKind::PutOverride === $effect->kind && null !== $effect->override) {
             $note = trim((string) $line->note);
             $rows->add('enrollment_override', [
                 ...self::override($effect->override, $effect->grantId),
                 ...$whose,
-                'put_by' => BulkWriter::id($access->caller->id),
+                'put_by' => $by($effect->override->putBy),
                 'note' => '' === $note ? null : $note,
             ]);
         }

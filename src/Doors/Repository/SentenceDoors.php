@@ -8,6 +8,7 @@ use MintDoor\Doors\SentenceDoor;
 use MintDoor\Roster\Entity\Door;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -136,6 +137,36 @@ final class SentenceDoors extends BaseRepository
         }
 
         return $doors;
+    }
+
+    /**
+     * What stands at doors belongs to the sites that they are of now. By hand: they may be thousands.
+     *
+     * @param list<string> $doors ids
+     */
+    public function followed(array $doors): void
+    {
+        foreach ([] === $doors ? [] : ['invitation', 'waiter', 'door_try'] as $table) {
+            $this->execute(
+                "UPDATE $table x JOIN door d ON d.id = x.door_id SET x.site_id = d.site_id WHERE d.id IN (?)",
+                [self::binary($doors)],
+            );
+        }
+        // Whoever is warned that they go for never coming is warned anew where they come to.
+        [] === $doors || $this->execute('DELETE FROM quiet WHERE door_id IN (?)', [self::binary($doors)]);
+    }
+
+    /**
+     * @param list<string> $sections ids
+     *
+     * @return int how many wait for a seat in one of them that they chose themselves
+     */
+    public function waitingFor(string $site, array $sections): int
+    {
+        return $this->number('SELECT COUNT(*) FROM waiter WHERE site_id = ? AND waits = 1 AND section_id IN (?)', [
+            Id::binary($site),
+            self::binary($sections),
+        ]);
     }
 
     /**

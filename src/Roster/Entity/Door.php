@@ -22,7 +22,7 @@ class Door
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
-        public readonly Site $site,
+        public Site $site,
         #[ORM\Column(length: 16, options: Charset::CODE)]
         public readonly string $kind,
         #[ORM\Column(length: 120)] public string $name = '',

@@ -21,6 +21,7 @@ use MintDoor\Shared\Charset;
 #[ORM\Index(name: 'news', columns: ['last_entry_at'])]
 #[ORM\Index(name: 'counting', columns: ['division_id', 'taken_back', 'opens_at', 'closes_at'])]
 #[ORM\Index(name: 'there', columns: ['taken_back'])]
+#[ORM\Index(name: 'merged', columns: ['merged_into'])]
 #[ORM\Index(columns: ['division_id', 'title', 'id'])]
 class Site
 {
@@ -62,6 +63,10 @@ class Site
         #[ORM\Column(options: ['default' => 0])] public bool $sectionsApart = false,
         /** Whether learners may be in several of its sections. */
         #[ORM\Column(options: ['default' => 0])] public bool $sectionsSeveral = false,
+        /** The site it became part of: then it is there for nobody, and its history is part of that one's. */
+        #[ORM\ManyToOne(targetEntity: self::class)]
+        #[ORM\JoinColumn(name: 'merged_into')]
+        public ?self $mergedInto = null,
     ) {}
 
     /**

@@ -140,6 +140,24 @@ final class CarryingTest extends TestCase
         self::assertSame([['learner'], ['stays']], [$here?->roles, $here?->sections]);
     }
 
+    public function testSeveralSitesAtOnceAreOneAfterTheOther(): void
+    {
+        [$stays, $goes] = self::worlds();
+        $third = self::worlds()[1];
+        foreach ([$stays, $goes, $third] as $world) {
+            $world->apply('learner0', Verb::LetIn, 'learner');
+        }
+        $carrying = new Carrying($stays, $stays->roles, $stays->now, 'admin');
+        [$come, $leave] = $carrying->joinAll($stays->enrollment('learner0'), 'stays', [
+            'second' => [$goes->enrollment('learner0'), new CarryMap('staff', [], [], 'goes')],
+            'third' => [$third->enrollment('learner0'), new CarryMap('staff', [], [], 'third')],
+        ]);
+        $after = Effect::applied($come->into, $stays->enrollment('learner0'));
+        self::assertSame(['goes', 'stays', 'third'], $after->timeline()->at($stays->now)?->sections);
+        self::assertCount(1, $after->overrides, 'what is put on and taken off at once is not kept');
+        self::assertSame(['second', 'third'], array_keys($leave));
+    }
+
     /** From then on everybody is in the section what they were in the site, and nothing in the site. */
     public function testWhatPeopleAreGoesAlongWhole(): void
     {
@@ -208,7 +226,7 @@ final class CarryingTest extends TestCase
             [$stays, $goes] = self::worlds();
             self::play($stays, $dice);
             self::play($goes, $dice);
-            $person = $dice->one(array_keys($stays->people));
+            $person = $dice->one(['staff1', 'learner0', 'learner1', 'learner2']);
             $was = [self::left($stays, $person), self::left($goes, $person)];
             $carried = self::join($stays, $goes, $person, $dice->one([null, 'learner', 'co-tutor']));
             $goes->now = ++$stays->now;

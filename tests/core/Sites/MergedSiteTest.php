@@ -45,12 +45,12 @@ final class MergedSiteTest extends TestCase
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
-            $sites = [];
-            for ($n = $dice->between(1, 4); $n > 0; --$n) {
+            $sites = array_map(static function (int $n) use ($dice): Site {
                 $opens = $dice->between(0, 20);
                 $closes = $dice->chance(40) ? Time::FOREVER : $opens + 1 + $dice->below(20);
-                $sites[] = new Site("s$n", 'x', opensAt: $opens, closesAt: $closes);
-            }
+
+                return new Site("s$n", 'x', opensAt: $opens, closesAt: $closes);
+            }, range(1, $dice->between(1, 4)));
             $merged = MergedSite::of($sites);
             $whole = new Window($merged->opensAt, $merged->closesAt);
             foreach ($sites as $site) {

@@ -1,0 +1,268 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Desk;
+
+use MintDoor\Tests\App\ApiTestCase;
+
+/** One site out of several with a section each, a section that becomes a site, and both taken back. */
+final class SiteMergesTest extends ApiTestCase
+{
+    public function testPeopleDoorsAndDatesGoAlongAndAllOfItComesBack(): void
+    {
+        $before = [$this->everybody('site'), $this->everybody('other')];
+        $key = $this->call('lead', 'POST', $this->path('other').'/doors', ['kind' => 'key', 'name' => 'Late'], 201);
+        $looked = $this->merge();
+        self::assertSame([true, null, 'Harmony'], [$looked['ready'], $looked['changeList'], $looked['own']]);
+        self::assertSame([['Evening class']], array_column($looked['sites'], 'sections'));
+        self::assertSame([['Late']], array_column($looked['sites'], 'doors'));
+        self::assertSame([3, 1], [$looked['sites'][0]['people'], $looked['sites'][0]['both']]);
+        self::assertSame($before, [$this->everybody('site'), $this->everybody('other')], 'nothing was done yet');
+
+        $made = $this->merge(apply: true);
+        $sections = array_column($this->call('lead', 'GET', $this->path('site').'/sections')['sections'], 'id', 'name');
+        self::assertSame(['Harmony', 'Evening class'], array_keys($sections));
+        self::assertSame(
+            ['colleague' => 'class-assistant current', 'lead' => 'lead-tutor current', 'newcomer' => 'learner paused'],
+            $this->everybody('site', '&section='.$sections['Evening class']),
+        );
+        $own = $this->everybody('site', '&section='.$sections['Harmony']);
+        self::assertSame(['assistant', 'cotutor', 'lead', 'learner'], array_keys($own));
+        $this->call('lead', 'GET', $this->path('other'), null, 404);
+        $joined = $this->call('guardian', 'POST', '/join/look', ['key' => $key['key']]);
+        self::assertSame('Harmony', $joined['site']['title'] ?? null, 'the key leads on');
+        [$status, $said] = $this->command('roster:verify');
+        self::assertSame(0, $status, $said);
+
+        $undo = '/site-merges/'.$made['changeList'].'/undo';
+        self::assertSame(0, $this->call('lead', 'POST', $undo, ['apply' => false])['stay']);
+        $back = $this->call('lead', 'POST', $undo, ['apply' => true]);
+        self::assertSame(['Evening class'], array_column($back['sites'], 'title'));
+        self::assertSame($before, [$this->everybody('site'), $this->everybody('other')]);
+        $doors = $this->call('lead', 'GET', $this->path('other').'/doors')['items'];
+        self::assertContains('Late', array_column($doors, 'name'));
+        $sections = $this->call('lead', 'GET', $this->path('site').'/sections')['sections'];
+        self::assertSame([true, true], array_column($sections, 'retired'));
+        $this->call('lead', 'POST', $undo, ['apply' => true], 409);
+        [$status, $said] = $this->command('roster:verify');
+        self::assertSame(0, $status, $said);
+    }
+
+    public function testWhoeverIsTwoThingsIsAskedAbout(): void
+    {
+        $this->change('admin', 'let-in', 'learner', 'day-guest', site: 'other');
+        $looked = $this->merge('admin');
+        self::assertSame([['learner', 'day-guest']], array_column($looked['choices'], 'roles'));
+        self::assertFalse($looked['ready']);
+        $this->merge('admin', apply: true, expected: 409);
+        $roles = [$this->ids['learner'] => 'day-guest'];
+        $made = $this->merge('admin', ['roles' => $roles], apply: true);
+        self::assertSame('day-guest current', $this->everybody('site', as: 'admin')['learner']);
+        $undo = '/site-merges/'.$made['changeList'].'/undo';
+        $this->call('admin', 'POST', $undo, ['apply' => true]);
+        self::assertSame('learner current', $this->everybody('site', as: 'admin')['learner']);
+        self::assertSame('day-guest current', $this->everybody('other', as: 'admin')['learner']);
+    }
+
+    public function testWhoeverWasChangedSinceStaysAndTheOthersGoBack(): void
+    {
+        $made = $this->merge(apply: true);
+        $this->change('lead', 'resume', 'newcomer');
+        $undo = '/site-merges/'.$made['changeList'].'/undo';
+        $looked = $this->call('lead', 'POST', $undo, ['apply' => false]);
+        self::assertSame([1, ['Newcomer Newcomersen']], [$looked['stay'], array_column($looked['left'], 'name')]);
+        $this->call('lead', 'POST', $undo, ['apply' => true]);
+        self::assertSame('learner current', $this->everybody('site')['newcomer']);
+        self::assertArrayNotHasKey('newcomer', $this->everybody('other'));
+        self::assertArrayHasKey('colleague', $this->everybody('other'));
+        $sections = $this->call('lead', 'GET', $this->path('site').'/sections')['sections'];
+        self::assertSame(
+            ['Evening class' => false, 'Harmony' => true],
+            array_column($sections, 'retired', 'name'),
+            'a section with somebody in it stays',
+        );
+    }
+
+    public function testOneLineOfItIsNotUndoneByItself(): void
+    {
+        $this->merge(apply: true);
+        $entries = $this->call('lead', 'GET', $this->path('site').'/history?code=carry-in')['items'];
+        self::assertNotSame([], $entries);
+        self::assertSame([false], array_values(array_unique(array_column($entries, 'undoable'))));
+        $this->call('lead', 'POST', $this->path('site').'/history/'.$entries[0]['sequence'].'/undo', null, 403);
+        $list = $this->call('lead', 'GET', '/change-lists')['items'][0];
+        self::assertSame('site-merge', $list['kind']);
+        $this->call('lead', 'POST', '/change-lists/'.$list['id'].'/undo', ['apply' => true], 403);
+    }
+
+    public function testWhatCannotBeMergedIsSaidAtItsSite(): void
+    {
+        $wrong = $this->merge(more: ['sites' => [$this->ids['draft']]], expected: 422);
+        self::assertSame('/sites/0', $wrong['errors'][0]['pointer']);
+        $wrong = $this->merge(more: ['sites' => [$this->ids['site']]], expected: 422);
+        self::assertSame('/sites/0', substr($wrong['errors'][0]['pointer'], 0, 8));
+        $door = ['kind' => 'key', 'name' => 'Either', 'place' => 'emptiest'];
+        $this->sections('other', 'Early', 'Later');
+        $this->call('lead', 'POST', $this->path('other').'/doors', $door, 201);
+        $wrong = $this->merge(expected: 422);
+        self::assertStringContainsString('Either', $wrong['errors'][0]['detail']);
+    }
+
+    public function testOnlyWhoeverRunsAllOfThemMergesThem(): void
+    {
+        $this->merge('cotutor', expected: 403);
+        $this->change('admin', 'let-in', 'cotutor', 'co-tutor', site: 'other');
+        $this->merge('cotutor', expected: 403);
+        $this->merge('colleague', expected: 404);
+        $this->merge('elsewhere', expected: 404);
+        $made = $this->merge('admin', apply: true);
+        $undo = '/site-merges/'.$made['changeList'].'/undo';
+        foreach (['lead' => 403, 'cotutor' => 404, 'learner' => 404, 'elsewhere' => 404] as $name => $status) {
+            $this->call($name, 'POST', $undo, ['apply' => true], $status);
+        }
+    }
+
+    public function testASectionBecomesASiteAndComesBack(): void
+    {
+        [$early, $late] = $this->sections('site', 'Early', 'Late');
+        foreach (['learner' => $late, 'assistant' => $late] as $name => $section) {
+            $this->change('lead', 'put-in-section', $name, more: ['section' => $section]);
+        }
+        $door = ['kind' => 'key', 'name' => 'Late ones', 'place' => 'fixed', 'section' => $late];
+        $this->call('lead', 'POST', $this->path('site').'/doors', $door, 201);
+        $before = $this->everybody('site');
+        $looked = $this->split([$late]);
+        self::assertSame([2, 0, ['Late ones'], true], [
+            $looked['people'],
+            $looked['both'],
+            $looked['doors'],
+            $looked['ready'],
+        ]);
+        $this->split([$late], ['apply' => true], 422);
+        $made = $this->split([$late], ['title' => 'Harmony, late', 'code' => 'HARM-L', 'apply' => true]);
+        $this->ids['made'] = $made['made']['id'];
+        self::assertSame(
+            ['assistant' => 'class-assistant current', 'lead' => 'lead-tutor current', 'learner' => 'learner current'],
+            $this->everybody('made'),
+        );
+        self::assertSame(['cotutor', 'lead'], array_keys($this->everybody('site')));
+        self::assertSame([], $this->call('lead', 'GET', $this->path('made'))['sections']);
+        self::assertSame('open', $this->call('lead', 'GET', $this->path('made'))['state']);
+        $sections = $this->call('lead', 'GET', $this->path('site').'/sections')['sections'];
+        self::assertSame(['Early' => false, 'Late' => true], array_column($sections, 'retired', 'name'));
+        $undo = '/site-splits/'.$made['changeList'].'/undo';
+        self::assertSame(2, $this->call('lead', 'POST', $undo, ['apply' => false])['people']);
+        $this->call('lead', 'POST', $undo, ['apply' => true]);
+        self::assertSame($before, $this->everybody('site'));
+        $this->call('lead', 'GET', $this->path('made'), null, 404);
+        $doors = $this->call('lead', 'GET', $this->path('site').'/doors')['items'];
+        self::assertContains('Late ones', array_column($doors, 'name'));
+        [$status, $said] = $this->command('roster:verify');
+        self::assertSame(0, $status, $said);
+        self::assertNotSame($early, $late);
+    }
+
+    /** What was merged is taken out again, and both have the people they had. */
+    public function testMergingAndTakingOutGivesTheRostersAsBefore(): void
+    {
+        $before = [$this->everybody('site'), $this->everybody('other')];
+        $this->merge(apply: true);
+        $sections = array_column($this->call('lead', 'GET', $this->path('site').'/sections')['sections'], 'id', 'name');
+        $made = $this->split(
+            [$sections['Evening class']],
+            ['title' => 'Evening class', 'code' => 'EVE-2', 'apply' => true],
+        );
+        $this->ids['made'] = $made['made']['id'];
+        self::assertSame($before, [$this->everybody('site'), $this->everybody('made')]);
+    }
+
+    protected function furnish(): void
+    {
+        parent::furnish();
+        $open = $this->now() - 900_000;
+        $this->ids['other'] = $this->platform->site(
+            'EVE',
+            'Evening class',
+            'course',
+            $this->ids['seniors'],
+            $this->ids['term'],
+            [6, 8],
+            5,
+            $open,
+        );
+        $let = ['lead' => 'lead-tutor', 'newcomer' => 'learner', 'colleague' => 'class-assistant'];
+        foreach ($let as $name => $role) {
+            $this->platform->letIn($this->ids['other'], $this->ids[$name], $role, $open, by: $this->ids['lead']);
+        }
+        $this->platform->write();
+        $this->change('lead', 'pause', 'newcomer', site: 'other');
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     *
+     * @return array<array-key, mixed>
+     */
+    private function merge(
+        string $as = 'lead',
+        array $more = [],
+        bool $apply = false,
+        int $expected = 200,
+    ): array {
+        $body = ['into' => $this->ids['site'], 'sites' => [$this->ids['other']], 'apply' => $apply, ...$more];
+
+        return $this->call($as, 'POST', '/site-merges', $body, $expected);
+    }
+
+    /**
+     * @param list<string>         $sections
+     * @param array<string, mixed> $more
+     *
+     * @return array<array-key, mixed>
+     */
+    private function split(array $sections, array $more = [], int $expected = 200): array
+    {
+        return $this->call(
+            'lead',
+            'POST',
+            $this->path('site').'/splits',
+            ['sections' => $sections, ...$more],
+            $expected
+        );
+    }
+
+    /** @return list<string> ids */
+    private function sections(string $site, string ...$names): array
+    {
+        $version = $this->call('lead', 'GET', $this->path($site))['version'];
+        $made = $this->call(
+            'lead',
+            'PUT',
+            $this->path($site).'/sections',
+            [
+                'sections' => array_map(static fn(string $name): array => ['name' => $name], $names),
+                'apart' => false,
+                'several' => false,
+            ],
+            200,
+            ['If-Match' => "\"$version\""],
+        );
+
+        return array_column($made['sections'], 'id');
+    }
+
+    /** @return array<string, string> name => role and state, the unlisted too, by name */
+    private function everybody(string $site, string $query = '', string $as = 'lead'): array
+    {
+        $everybody = $this->roster($as, '?unlisted=1'.$query, $site);
+        ksort($everybody);
+
+        return $everybody;
+    }
+
+    private function path(string $site): string
+    {
+        return '/sites/'.$this->ids[$site];
+    }
+}
