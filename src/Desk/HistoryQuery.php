@@ -20,6 +20,7 @@ use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Page;
 use MintDoor\Shared\PlatformClock;
+use MintDoor\Sites\Repository\Sites;
 
 /** Pages of histories, newest first, with what of it can still be undone. */
 final readonly class HistoryQuery
@@ -32,30 +33,39 @@ final readonly class HistoryQuery
         private Roles $roles,
         private PlatformClock $clock,
         private Sights $sights,
+        private Sites $sites,
     ) {}
 
-    /** @return Page<EntryShown> schema `HistoryEntries` */
+    /** @return Page<EntryShown> schema `HistoryEntries`: also of the sites that are part of it by now */
     public function ofSite(SiteAccess $access, HistoryFilter $filter): Page
     {
-        $lines = $this->pages->ofSite(
-            $access->site->id,
-            $filter,
-            null === $filter->from ? null : $access->startOf($filter->from, '/from'),
-            null === $filter->until ? null : $access->endOf($filter->until, '/until'),
-            self::before($filter),
-            self::PAGE + 1,
-            $this->sights->everybody($access),
-        );
+        $site = $access->site->id;
+        $from = null === $filter->from ? null : $access->startOf($filter->from, '/from');
+        $until = null === $filter->until ? null : $access->endOf($filter->until, '/until');
+        $seen = $this->sights->everybody($access);
+        $merged = $this->sites->mergedInto($site);
+        if ([] !== $merged) {
+            $cursor = Cursor::read($filter->cursor, 'histories', 'du');
+            $all = [$site, ...$merged];
+            $lines = $this->pages->ofSites($all, $filter, $from, $until, $cursor, self::PAGE + 1, $seen);
+            $next = self::nextByTime($lines, 'histories');
+        } else {
+            $before = self::before($filter);
+            $lines = $this->pages->ofSite($site, $filter, $from, $until, $before, self::PAGE + 1, $seen);
+            $next = self::next($lines);
+        }
         $people = array_filter(array_map(static fn(HistoryLine $line): ?string => $line->personId, $lines));
-        $histories = $this->histories->of($access->site->id, array_values(array_unique($people)));
+        $histories = $this->histories->of($site, array_values(array_unique($people)));
 
         return new Page(
             $this->items(
                 $lines,
                 $histories,
-                static fn(HistoryLine $line): ?string => $line->personId,
+                // What was done in a site that is no more is not undone there.
+                static fn(HistoryLine $line): ?string => $line->siteId === $site ? $line->personId : null,
+                $site,
             ),
-            self::next($lines),
+            $next,
         );
     }
 
@@ -89,7 +99,6 @@ final readonly class HistoryQuery
             self::PAGE + 1,
         );
         $histories = $this->histories->ofPerson($person);
-        $last = \count($lines) > self::PAGE ? $lines[self::PAGE - 1] : null;
 
         return new Page(
             $this->items(
@@ -97,8 +106,16 @@ final readonly class HistoryQuery
                 $histories,
                 static fn(HistoryLine $line): string => $line->siteId,
             ),
-            null === $last ? null : Cursor::write('person-history', [Instant::toSql($last->at), $last->id]),
+            self::nextByTime($lines, 'person-history'),
         );
+    }
+
+    /** @param list<HistoryLine> $lines one more than a page has, where there is one */
+    private static function nextByTime(array $lines, string $of): ?string
+    {
+        $last = \count($lines) > self::PAGE ? $lines[self::PAGE - 1] : null;
+
+        return null === $last ? null : Cursor::write($of, [Instant::toSql($last->at), $last->id]);
     }
 
     private static function before(HistoryFilter $filter): ?int
@@ -130,15 +147,17 @@ final readonly class HistoryQuery
     /**
      * @param list<HistoryLine>              $lines
      * @param \Closure(HistoryLine): ?string $whose under whose id the history of the enrollment it is about is found
+     * @param ?string                        $only  id of the site whose entries can be undone; null for any
      *
      * @return list<EntryShown>
      */
-    private function items(array $lines, Histories $histories, \Closure $whose): array
+    private function items(array $lines, Histories $histories, \Closure $whose, ?string $only = null): array
     {
         $items = [];
         foreach (\array_slice($lines, 0, self::PAGE) as $line) {
             if (null === $line->lineId) {
-                $items[] = $line->shown($line->undoesItself(), $line->undoneBy);
+                $may = \in_array($only, [null, $line->siteId], true) && $line->undoesItself();
+                $items[] = $line->shown($may, $line->undoneBy);
                 continue;
             }
             $history = $histories->of($whose($line));

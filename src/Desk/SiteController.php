@@ -23,7 +23,10 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Repository\Sites;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -44,6 +47,7 @@ final readonly class SiteController
         private Transaction $transaction,
         private Roles $roles,
         private ReasonJson $reasons,
+        private Sites $merged,
     ) {}
 
     #[Route('/sites', name: 'sites', methods: ['GET'])]
@@ -68,7 +72,17 @@ final readonly class SiteController
     #[Route('/sites/{site}', name: 'site', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function site(string $site, #[CurrentUser] Caller $caller): Response
     {
-        return $this->answer($this->gate->at($site, $caller));
+        return $this->answer($this->gate->ifThere($site, $caller) ?? throw $this->gone($site, $caller));
+    }
+
+    /** Says where a site went that became part of another one, to those who are there. */
+    private function gone(string $site, Caller $caller): Problem
+    {
+        $into = $this->merged->nowPartOf($site);
+        $there = null === $into ? null : $this->gate->ifThere($into, $caller);
+        $more = null === $there ? [] : ['now' => $there->site->id];
+
+        return new Problem(ProblemType::NotFound, 'shared.not-found.site', more: $more);
     }
 
     #[Route('/sites/{site}', name: 'change_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]

@@ -144,11 +144,11 @@ final readonly class SiteMerges
         );
         $this->carrying->putFacts($site, $back);
         $names = array_map(static fn(SiteName $one): string => $one->title, $titles);
-        $this->history->write($kept->into, $caller, new Happening('sites-unmerged', ['sites' => $names]));
+        $this->history->write($kept->into, $caller, new Happening('sites-unmerged', ['name' => implode(', ', $names)]));
         foreach ($titles as $one) {
             $this->history->write($one->id, $caller, new Happening(
                 'site-unmerged',
-                ['from' => $into->row->string('title')],
+                ['to' => $into->row->string('title')],
             ));
         }
     }
@@ -510,12 +510,12 @@ final readonly class SiteMerges
             ++$gone->version;
         }
         $this->carrying->flush();
-        $happening = new Happening('sites-merged', ['sites' => $titles, 'changeList' => $list->id]);
+        $happening = new Happening('sites-merged', ['name' => implode(', ', $titles)]);
         $this->history->write($kept->into, $caller, $happening);
         foreach ($others as $access) {
             $this->history->write($access->site->id, $caller, new Happening(
                 'site-merged',
-                ['into' => $into->row->string('title'), 'changeList' => $list->id],
+                ['to' => $into->row->string('title')],
             ));
         }
 

@@ -128,11 +128,11 @@ final readonly class SiteSplits
         if ([] === $here) {
             $this->sites->takeBack($this->carrying->ofPlatform($kept->made, $caller));
         }
-        $this->history->write($kept->from, $caller, new Happening('sections-back', ['site' => $title]));
+        $this->history->write($kept->from, $caller, new Happening('sections-back', ['name' => $title]));
         if ([] !== $here) {
             $this->history->write($kept->made, $caller, new Happening(
                 'sections-gone-back',
-                ['site' => $from->row->string('title')],
+                ['to' => $from->row->string('title')],
             ));
         }
     }
@@ -378,13 +378,17 @@ final readonly class SiteSplits
         if ($site->seats !== $kept->seatsAfter) {
             $this->carrying->putFacts($site, ['seats' => $kept->seatsAfter]);
         }
-        $said = ['sections' => $names, 'changeList' => $list->id];
+        $said = ['name' => implode(', ', $names)];
         $this->history->write(
             $site->id,
             $caller,
-            new Happening('sections-taken-out', $said + ['site' => $made->title])
+            new Happening('sections-taken-out', $said + ['to' => $made->title]),
         );
-        $this->history->write($made->id, $caller, new Happening('sections-came', $said + ['site' => $site->title]));
+        $this->history->write(
+            $made->id,
+            $caller,
+            new Happening('sections-came', $said + ['to' => $site->title]),
+        );
 
         return $list->id;
     }

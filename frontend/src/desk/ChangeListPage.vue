@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
-import { api, take, type ChangeList, type ChangeReview } from '@/shared/api'
+import { api, take, type CarriedBack, type ChangeList, type ChangeReview } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { queries } from '@/shared/queries'
@@ -16,6 +16,7 @@ import Trouble from '@/ui/Trouble.vue'
 import AccountsMade from '@/accounts/AccountsMade.vue'
 import { takeMergeBack } from '@/accounts/merging'
 import { moveDivisionBack } from '@/platform/moving'
+import { carryBack, isCarrying, takeCarryingBack } from './carrying'
 import ChangeListLines from '@/changes/ChangeListLines.vue'
 import ChangeListUndo from '@/changes/ChangeListUndo.vue'
 import { addressOf, change, sayLine, stateOf, takeSitesBack, type SiteMade } from '@/changes/changeLists'
@@ -96,6 +97,17 @@ const moveBack = () =>
     await moveDivisionBack(id.value)
     await Promise.all([refreshSite(), refetch()])
     done(t('changeLists.moved.undid'))
+  })
+/** Sites that were merged or divided. */
+const carried = computed(() => (changeList.value && isCarrying(changeList.value.kind) ? changeList.value.kind : null))
+const looked = ref<CarriedBack | null>(null)
+const lookCarriedBack = () => run(async () => (looked.value = await carryBack(carried.value!, id.value, false)))
+const carriedBack = () =>
+  run(async () => {
+    const more = await takeCarryingBack(carried.value!, id.value)
+    looked.value = null
+    await refetch()
+    done(t(carried.value === 'site-merge' ? 'sections.merge.back' : 'sections.out.back'), undefined, more)
   })
 const goOn = () =>
   run(async () => {
@@ -229,7 +241,15 @@ async function copy() {
           @click="moveBack"
         />
         <Button
-          v-else-if="changeList.kind !== 'merge' && changeList.applied > 0 && !review && lines.length"
+          v-else-if="carried && !changeList.undoneBy && !looked"
+          size="small"
+          variant="outlined"
+          :disabled="busy"
+          :label="t('changeLists.undo')"
+          @click="lookCarriedBack"
+        />
+        <Button
+          v-else-if="changeList.kind !== 'merge' && !carried && changeList.applied > 0 && !review && lines.length"
           size="small"
           variant="outlined"
           :disabled="busy"
@@ -239,11 +259,25 @@ async function copy() {
         <button v-if="lines.length" class="word" @click="copy">{{ t('changeLists.copy') }}</button>
       </p>
       <ChangeListUndo v-if="review" :review="review" :busy="busy" @undo="undo" @close="review = null" />
+      <div v-if="looked" class="callout">
+        <p>{{ t('changeLists.carried.back', { n: n(looked.people) }, looked.people) }}</p>
+        <p v-if="looked.stay">
+          {{ t('sections.merge.stayed', { n: n(looked.stay) }, looked.stay) }}
+          <span class="soft">{{ looked.left.map(({ name }) => name).join(', ') }}</span>
+        </p>
+        <p class="acts">
+          <Button size="small" :disabled="busy" :label="t('changeLists.carried.undo')" @click="carriedBack" />
+          <button class="word" @click="looked = null">{{ t('parts.cancel') }}</button>
+        </p>
+      </div>
       <AccountsMade
         v-if="changeList.kind === 'accounts' && changeList.state !== 'draft'"
         :change-list="changeList"
         @changed="refetch()"
       />
+      <p v-if="carried">
+        <strong>{{ changeList.title }}</strong>
+      </p>
       <p v-if="moved">
         <strong>{{ changeList.title }}</strong>:
         {{ t('changeLists.moved.people', { n: n(moved.people) }, moved.people) }}

@@ -14,7 +14,7 @@ import Tick from '@/ui/Tick.vue'
 
 /** Makes, renames, orders and retires sections, and says whether they see one another. */
 const props = defineProps<{ site: Site; sections: Sections }>()
-const emit = defineEmits<{ close: []; empty: [section: string] }>()
+const emit = defineEmits<{ close: []; empty: [section: string]; out: [section: string] }>()
 
 interface Draft {
   id: string | null
@@ -155,6 +155,9 @@ const at = (index: number, field: string) => wrong.value[`/sections/${index}/${f
         <p class="acts">
           <button v-if="draft.id && draft.people" type="button" class="word" @click="emit('empty', draft.id)">
             {{ t('sections.form.empty', { n: draft.people }, draft.people) }}
+          </button>
+          <button v-if="draft.id && runs && !draft.retired" type="button" class="word" @click="emit('out', draft.id)">
+            {{ t('sections.out.open') }}
           </button>
           <button v-if="draft.id" type="button" class="word clay" @click="draft.retired = !draft.retired">
             {{ t(draft.retired ? 'sections.form.bringBack' : 'sections.form.retire') }}

@@ -16,6 +16,8 @@ import SectionColumn from './SectionColumn.vue'
 
 const SectionsForm = defineAsyncComponent(() => import('./SectionsForm.vue'))
 const SectionsList = defineAsyncComponent(() => import('./SectionsList.vue'))
+const MergeSites = defineAsyncComponent(() => import('./MergeSites.vue'))
+const TakeOut = defineAsyncComponent(() => import('./TakeOut.vue'))
 
 /** The sections of a site side by side: who is in which, and moved between them as one change list. */
 const props = defineProps<{ site: Site }>()
@@ -42,8 +44,14 @@ const more = (id: string) => {
     .filter(Boolean)
     .join(' · ')
 }
-const editing = ref(false)
+/** What stands in the column on the right, and of which section. */
+const beside = ref<'' | 'form' | 'list' | 'merge' | 'out'>('')
 const pasting = ref('')
+const mayMerge = computed(() => mayArrange.value && props.site.may.includes('run-site'))
+function put(what: typeof beside.value, section = '') {
+  beside.value = what
+  pasting.value = section
+}
 
 /** Those chosen, column by column. */
 const chosen = ref<Record<string, string[]>>({})
@@ -100,7 +108,7 @@ const problems = computed(() =>
   }),
 )
 async function empty(id: string) {
-  editing.value = false
+  put('')
   const column = columns.value.find((each) => each.id === id)
   if (column)
     board.move(
@@ -126,9 +134,10 @@ async function empty(id: string) {
           size="small"
           :variant="columns.length > 1 ? 'outlined' : undefined"
           :label="t(columns.length > 1 ? 'sections.edit' : 'sections.make')"
-          @click="editing = true"
+          @click="put('form')"
         />
-        <span v-if="mayMove && !narrow && !editing && !pasting && columns.length > 1" class="soft small by-keys">{{
+        <button v-if="mayMerge && !beside" class="word" @click="put('merge')">{{ t('sections.merge.open') }}</button>
+        <span v-if="mayMove && !narrow && !beside && columns.length > 1" class="soft small by-keys">{{
           t('sections.keys')
         }}</span>
       </div>
@@ -178,7 +187,7 @@ async function empty(id: string) {
             @take="(people, from) => send(people, column.id, from)"
             @send="(people, digit) => sendTo(people, digit, column.id)"
             @step="step(index, $event)"
-            @paste="pasting = column.id"
+            @paste="put('list', column.id)"
           />
         </div>
         <div v-if="moves.size" class="sum" role="status">
@@ -212,20 +221,29 @@ async function empty(id: string) {
       </template>
     </div>
     <SectionsForm
-      v-if="editing && sections"
+      v-if="beside === 'form' && sections"
       :site="site"
       :sections="sections"
-      @close="editing = false"
+      @close="put('')"
       @empty="empty"
+      @out="put('out', $event)"
+    />
+    <MergeSites v-else-if="beside === 'merge'" :site="site" @close="put('')" />
+    <TakeOut
+      v-else-if="beside === 'out'"
+      :key="pasting"
+      :site="site"
+      :section="{ id: pasting, name: columnName(pasting) }"
+      @close="put('')"
     />
     <SectionsList
-      v-else-if="pasting"
+      v-else-if="beside === 'list'"
       :key="pasting"
       :site="site"
       :section="{ id: pasting, name: columnName(pasting) }"
       :rows="board.rows.value ?? []"
-      @close="pasting = ''"
-      @take="(people) => (send(people, pasting), (pasting = ''))"
+      @close="put('')"
+      @take="(people) => (send(people, pasting), put(''))"
     />
   </div>
 </template>

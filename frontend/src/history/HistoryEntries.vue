@@ -16,7 +16,9 @@ const props = defineProps<{
   mayUndo: (entry: HistoryEntry) => boolean
 }>()
 const { roleName } = usePlatform()
-const siteOf = (entry: HistoryEntry) => props.site ?? entry.site?.id ?? ''
+const siteOf = (entry: HistoryEntry) => entry.site?.id ?? props.site ?? ''
+/** Of a site that is part of another one by now there is no page. */
+const isPart = (entry: HistoryEntry) => !!props.site && !!entry.site && entry.site.id !== props.site
 
 /** An opening or a closing that was planned for later than it was written. */
 function plannedFor({ code, data, at }: HistoryEntry): string {
@@ -117,7 +119,8 @@ const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
             <time class="nums" :datetime="entry.at">{{ timeOf(entry.at) }}</time>
             <span :class="{ gone: entry.undoneBy }"
               ><strong>{{ entry.actor.name }}</strong> {{ sentence(entry)
-              }}<template v-if="!site && entry.site"
+              }}<span v-if="isPart(entry)" class="soft">, {{ t('log.in', { site: entry.site!.name }) }}</span
+              ><template v-else-if="!site && entry.site"
                 >,
                 <RouterLink :to="{ name: 'history', params: { site: entry.site.id } }">{{
                   t('log.in', { site: entry.site.name })

@@ -2591,6 +2591,8 @@ export interface components {
             }[];
             problems?: components["schemas"]["RuleProblem"][];
             removal?: components["schemas"]["Removal"];
+            /** @description the site that one became part of which is not there any more */
+            now?: components["schemas"]["Id"];
         };
         TodayDecision: {
             /** @description of the place in the line, the invitation, the message, the change list or the site */

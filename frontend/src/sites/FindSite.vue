@@ -1,25 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, take, type SiteSummary } from '@/shared/api'
-import { me } from '@/shared/me'
+import { ref } from 'vue'
+import type { SiteSummary } from '@/shared/api'
 import { t } from '@/shared/words'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import FindBox from '@/ui/FindBox.vue'
+import { findSites } from './findSites'
 
 /** Finds one of the sites one has to do with. */
 defineProps<{ site: string; title: string }>()
 const emit = defineEmits<{ pick: [site: string | undefined] }>()
-const scopes = computed(() =>
-  me.value?.platformAdministrator || me.value?.divisions.length ? (['all', 'run'] as const) : (['run', 'in'] as const),
-)
 const picked = ref('')
 
-async function find(q: string): Promise<SiteSummary[]> {
-  const pages = await Promise.all(
-    scopes.value.map((scope) => take(api.GET('/sites', { params: { query: { scope, q: q || undefined, limit: 8 } } }))),
-  )
-  return [...new Map(pages.flatMap((page) => page.items).map((each) => [each.id, each])).values()].slice(0, 8)
-}
+const find = (q: string) => findSites(q, ['in'])
 
 function pick(found: SiteSummary) {
   picked.value = found.title

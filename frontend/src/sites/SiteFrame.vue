@@ -3,6 +3,7 @@ import { useMediaQuery } from '@vueuse/core'
 import Skeleton from 'primevue/skeleton'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { Problem } from '@/shared/api'
 import { day, lastDay } from '@/shared/sentences'
 import { platformName } from '@/shared/appearance'
 import { dotted } from '@/shared/lists'
@@ -41,6 +42,11 @@ watch(
     !now.may.includes('see-roster') &&
     router.replace({ name: now.seenAs ? 'seen' : 'landing', params: { site: now.id } }),
 )
+// What became part of another site is looked for there.
+watch(error, (thrown) => {
+  const now = thrown instanceof Problem ? thrown.document.now : undefined
+  if (now) void router.replace({ name: 'roster', params: { site: now } })
+})
 watch(site, (now) => now && (document.title = `${now.title} · ${platformName.value}`))
 const { levelBand } = useLevels()
 </script>

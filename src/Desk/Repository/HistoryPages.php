@@ -62,6 +62,35 @@ final class HistoryPages extends BaseRepository
     }
 
     /**
+     * Of a site and of those that are part of it by now.
+     *
+     * @param non-empty-list<string> $sites  ids
+     * @param ?int                   $from   instants that the filter's days mean
+     * @param ?list<string>          $people ids of those it may be about; null for everybody
+     *
+     * @return list<HistoryLine>
+     */
+    public function ofSites(
+        array $sites,
+        HistoryFilter $filter,
+        ?int $from,
+        ?int $until,
+        ?Cursor $cursor,
+        int $most,
+        ?array $people = null,
+    ): array {
+        $query = $this->filtered($filter, $from, $until)
+            ->andWhere('l.siteId IN (:sites)')
+            ->setParameter('sites', self::binary($sites), self::IDS)
+            ->setMaxResults($most);
+        null === $people
+            || $query->andWhere('p.id IN (:people)')->setParameter('people', self::binary($people), self::IDS);
+        self::lastFirst($query, 'l.at', 'l.id', $cursor);
+
+        return self::lines($query);
+    }
+
+    /**
      * About somebody and those merged into them: of sites whose history the caller reads, and of the platform where
      * they administer the person's division.
      *

@@ -98,6 +98,31 @@ final class Sites extends BaseRepository
             );
     }
 
+    /** The site that one is part of by now; null where it is part of none. */
+    public function nowPartOf(string $site): ?string
+    {
+        $now = $this->find($site)?->mergedInto;
+        while (null !== $now?->mergedInto) {
+            $now = $now->mergedInto;
+        }
+
+        return $now?->id;
+    }
+
+    /** @return list<string> ids of the sites that are part of one by now, and of those that were part of them */
+    public function mergedInto(string $site): array
+    {
+        $all = [];
+        $into = [$site];
+        while ([] !== $into) {
+            $found = array_map(static fn(Site $one): string => $one->id, $this->findBy(['mergedInto' => $into]));
+            $into = array_values(array_diff($found, $all));
+            $all = [...$all, ...$into];
+        }
+
+        return $all;
+    }
+
     /** @return array<string, int> how many sites there are of a kind, by its code */
     public function ofEachKind(): array
     {
