@@ -1,9 +1,14 @@
-import { choose, expect, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
+import { box, choose, expect, expectErrors, found, HARMONY, openSite, row, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 import type { Page } from '@playwright/test'
 
 const column = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
 const people = (page: Page, name: string) => column(page, name).getByRole('listbox')
+const unfold = (page: Page) => page.getByRole('button', { name: 'Pages of the site and what it is' }).click()
+async function goTo(page: Page, title: string) {
+  await page.goto('/sites/run')
+  await openSite(page, title)
+}
 const one = (page: Page, section: string, name: string) => people(page, section).getByRole('option', { name })
 
 test.beforeEach(async ({ page }) => {
@@ -97,4 +102,77 @@ test('a list that names what others do not see is found, looked at as one of the
   await expect(page.getByRole('heading', { name: /^What .* sees here$/ })).toBeVisible()
   await expect(page.getByText('Meeting of Morning, part 1')).toBeVisible()
   await expect(page.getByText('All meetings')).toHaveCount(0)
+})
+
+test('two sites are merged, each role settled, and are two again; a section becomes a site', async ({ page }) => {
+  const beside = (name: string) => page.getByRole('complementary', { name })
+  await goTo(page, 'Jazz Improvisation Workshop')
+  await box(page).fill('jun okafor')
+  const jun = found(page, 'Jun Okafor-Reyes')
+  await jun.getByRole('button', { name: 'Other role or dates' }).click()
+  await jun.getByRole('button', { name: 'Support aide' }).click()
+  await expect(strip(page)).toContainText('Jun Okafor-Reyes is let in as support aide.')
+
+  await goTo(page, HARMONY)
+  await page.getByRole('link', { name: 'Sections' }).click()
+  await page.getByRole('button', { name: 'Merge other sites into this one' }).click()
+  await page.keyboard.type('Jazz Impro')
+  await page.getByRole('option', { name: /Jazz Improvisation Workshop/ }).click()
+  const merge = beside('Merge sites')
+  await expect(merge).toContainText('2 of them are here, too. Its section: Jazz Improvisation Workshop.')
+  await expect(merge.getByRole('button', { name: 'Merge 1 site into this one' })).toBeDisabled()
+  await merge.getByRole('group', { name: 'What is Jun Okafor-Reyes?' }).getByText('Support aide').click()
+  await merge.getByRole('button', { name: 'Merge 1 site into this one' }).click()
+  await expect(strip(page)).toContainText(`1 site is a section of ${HARMONY} now.`)
+  await expect(one(page, 'Jazz Improvisation Workshop', 'Okafor-Reyes, Jun')).toContainText('support aide')
+  await expect(one(page, 'Morning', 'Okafor-Reyes, Jun')).toContainText('support aide')
+  await page.getByRole('link', { name: 'History' }).click()
+  await expect(page.getByText('merged into this site: Jazz Improvisation Workshop')).toBeVisible()
+  await page.getByPlaceholder('Names in it').fill('okafor')
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'let Jun Okafor-Reyes in as support aide, in Jazz' }),
+  ).toBeVisible()
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('link', { name: 'Sections' }).click()
+  await expect(one(page, 'Morning', 'Okafor-Reyes, Jun')).toContainText('class assistant')
+  await expect(column(page, 'Jazz Improvisation Workshop')).toHaveCount(0)
+
+  await page.getByRole('button', { name: 'Change the sections' }).click()
+  const evening = beside('Change the sections').getByRole('group', { name: 'Evening' })
+  await evening.getByRole('button', { name: 'Make it a site of its own…' }).click()
+  const out = beside('Make a site of Evening')
+  await expect(out).toContainText('10 people go. You become its lead.')
+  await out.getByLabel('Title of the new site').fill('Harmony in the evening')
+  await out.getByRole('button', { name: 'Make the site' }).click()
+  await expect(strip(page)).toContainText('Harmony in the evening is a site of its own now.')
+  await expect(column(page, 'Evening')).toHaveCount(0)
+  await goTo(page, 'Harmony in the evening')
+  await expect(row(page, 'Cosgrave, Paula')).toBeVisible()
+  await page.goto('/changes')
+  await page.getByRole('link', { name: 'Making a site of sections' }).click()
+  await page.getByRole('button', { name: 'Undo all of it…' }).click()
+  await expect(page.getByText('10 people go back to where they were.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo it now' }).click()
+  await expect(strip(page)).toContainText('The section is back.')
+  await goTo(page, HARMONY)
+  await page.getByRole('link', { name: 'Sections' }).click()
+  await expect(one(page, 'Evening', 'Cosgrave, Paula')).toBeVisible()
+})
+
+test('on a phone a tutor puts somebody into a section and looks who sees an item', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await unfold(page)
+  await page.getByRole('link', { name: 'Sections' }).click()
+  await one(page, 'In no section', 'Uhlenhorst, Umut').click()
+  await page.getByRole('button', { name: 'Evening', exact: true }).click()
+  await page.getByRole('button', { name: 'Make 1 move' }).click()
+  await expect(strip(page)).toContainText('1 person is in another section.')
+  await page.getByRole('combobox', { name: 'Show' }).click()
+  await page.getByRole('option', { name: 'Evening (11)' }).click()
+  await expect(one(page, 'Evening', 'Uhlenhorst, Umut')).toBeVisible()
+  await unfold(page)
+  await page.getByRole('link', { name: 'Items', exact: true }).click()
+  await page.getByText('Meeting of Evening, part 1').last().click()
+  await expect(page.getByText('Uhlenhorst, Umut')).toBeVisible()
+  expect(await page.evaluate(() => document.scrollingElement!.scrollWidth - innerWidth)).toBe(0)
 })

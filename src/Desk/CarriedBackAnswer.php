@@ -11,7 +11,7 @@ use MintDoor\Sites\SiteName;
 final readonly class CarriedBackAnswer
 {
     /**
-     * @param int            $people     who go back
+     * @param int            $people     who are here and go back
      * @param int            $stay       who were changed since, and stay where they are
      * @param list<Somebody> $left       of them the first
      * @param list<SiteName> $sites      that are there again, or were made and go

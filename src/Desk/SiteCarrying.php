@@ -214,15 +214,19 @@ final readonly class SiteCarrying
             $computed = $this->lines->undone($access, array_map(static fn(array $line): string => $line[0], $lines));
             foreach ($computed->lines as $line) {
                 $person = $line->personId();
-                $line->isReady() ? ($back[$person] = true) : ($stay[$person] ??= self::named($line));
+                $was = $line->change?->before?->state->here() ?? false;
+                $here = $was || ($line->change?->after?->state->here() ?? false);
+                $line->isReady()
+                    ? ($back[$person] = $here || ($back[$person] ?? false))
+                    : ($stay[$person] ??= self::named($line));
             }
             null === $undo || $this->lines->store($access, $computed, $undo->id);
         }
-        $many = \count(array_diff_key($back, $stay));
-        $undo?->finish(max(1, $many), max(1, $many));
+        $gone = array_diff_key($back, $stay);
+        $undo?->finish(max(1, \count($gone)), max(1, \count($gone)));
 
         return new CarriedBackAnswer(
-            $many,
+            \count(array_filter($gone)),
             \count($stay),
             \array_slice(array_values($stay), 0, self::SHOWN),
             $sites,

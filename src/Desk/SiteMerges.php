@@ -200,7 +200,7 @@ final readonly class SiteMerges
         $site->closesAt = $merged->closesAt;
         $site->sectionsApart = $request->apart;
         $site->sectionsSeveral = $site->sectionsSeveral
-            || [] !== $both
+            || $this->anyLearns($enrolled, $both, $into->now)
             || [] !== array_filter($others, static fn(SiteAccess $access): bool => $access->site->several);
         ++$site->version;
         foreach ($others as $access) {
@@ -365,6 +365,27 @@ final readonly class SiteMerges
             $learns = true === $present?->state->here() && $this->roles->book()->takeSeat($present->roles);
             if ($learns && [] === $present->sections) {
                 return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether any of some people learns somewhere: staff may be in several sections of any site.
+     *
+     * @param array<string, array<string, Enrollment>> $enrolled by site
+     * @param array<string, true>                      $some     by person
+     */
+    private function anyLearns(array $enrolled, array $some, int $now): bool
+    {
+        $book = $this->roles->book();
+        foreach ($enrolled as $people) {
+            foreach (array_intersect_key($people, $some) as $enrollment) {
+                $present = $enrollment->timeline()->at($now);
+                if (true === $present?->state->here() && $book->takeSeat($present->roles)) {
+                    return true;
+                }
             }
         }
 

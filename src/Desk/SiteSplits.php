@@ -92,9 +92,14 @@ final readonly class SiteSplits
             $caller,
         ): CarriedBackAnswer {
             $list = $this->carrying->list($changeList, self::KIND, $caller);
+            $site = $this->carrying->site($kept->from);
+            // The seats come back first, so that those who held them find them.
+            if ($site->seats === $kept->seatsAfter) {
+                $this->carrying->putFacts($site, ['seats' => $kept->seats]);
+            }
             $this->doors->move(
                 $this->doors->still($kept->made, $kept->doors),
-                $this->carrying->site($kept->from),
+                $site,
                 array_flip(array_filter($kept->sections, is_string(...))),
                 1 === \count($kept->sections) ? (string) array_key_first($kept->sections) : null,
             );
@@ -114,10 +119,6 @@ final readonly class SiteSplits
 
     private function putBack(SiteSplitKept $kept, SiteAccess $from, SiteAccess $made, Caller $caller): void
     {
-        $site = $this->carrying->site($kept->from);
-        if ($site->seats === $kept->seatsAfter) {
-            $this->carrying->putFacts($site, ['seats' => $kept->seats]);
-        }
         $there = $this->carrying->enrolled($kept->made);
         unset($there[$kept->lead]);
         $here = array_filter(

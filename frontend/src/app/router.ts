@@ -238,7 +238,7 @@ export const router = createRouter({
       path: '/changes/:changeList([0-9a-f-]{36})',
       name: 'change-list',
       component: () => import('@/desk/ChangeListPage.vue'),
-      meta: { words: ['changes', 'sites', 'accounts', 'people', 'messages'] },
+      meta: { words: ['changes', 'sites', 'accounts', 'people', 'messages', 'sections'] },
     },
     {
       path: '/sites/make',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { ChangeList } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { t, tIn } from '@/shared/words'
@@ -6,7 +7,10 @@ import { toneOf } from '@/messages/messages'
 import { change, sayLine, type SiteMade } from './changeLists'
 
 /** The lines of a change list, each with what came of it; for a change list of sites its rows. */
-defineProps<{ changeList: ChangeList; rows: SiteMade[]; lines: ChangeList['lines'] }>()
+const props = defineProps<{ changeList: ChangeList; rows: SiteMade[]; lines: ChangeList['lines'] }>()
+const several = computed(
+  () => !props.changeList.site || props.lines.some(({ site }) => site.id !== props.changeList.site?.id),
+)
 const { roleName } = usePlatform()
 </script>
 
@@ -40,7 +44,7 @@ const { roleName } = usePlatform()
         }}<span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span
       >
       <RouterLink
-        v-if="!changeList.site"
+        v-if="several"
         :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }"
         >{{ line.site.title }}</RouterLink
       >
@@ -48,7 +52,7 @@ const { roleName } = usePlatform()
         line.line ? change(line, roleName) : tIn('changeLists.verb', line.verb)
       }}</RouterLink>
       <span
-        ><template v-if="line.line && !changeList.site">{{ change(line, roleName) + ' · ' }}</template
+        ><template v-if="line.line && several">{{ change(line, roleName) + ' · ' }}</template
         ><span class="soft">{{ sayLine(line, roleName) }}</span> {{ ' '
         }}<span v-if="line.message" :class="toneOf(line.message.state)">{{
           t(`messages.told.${line.message.state}`)

@@ -75,11 +75,11 @@ const apply = () =>
   run(async () => {
     const many = ids.value.length
     const { changeList } = await take(api.POST('/site-merges', { body: { ...body.value, apply: true } }))
+    emit('close')
     await afterCarrying()
     done(t('sections.merge.did', { n: many, title: props.site.title }, many), {
       back: () => takeCarryingBack('site-merge', changeList!),
     })
-    emit('close')
   })
 </script>
 
@@ -113,20 +113,14 @@ const apply = () =>
           {{ wrong.detail }}
         </p>
         <p v-if="said(each.id)" class="soft">
-          {{ t('sections.merge.people', { n: said(each.id)!.people }, said(each.id)!.people)
-          }}<template v-if="said(each.id)!.both"
-            >, {{ t('sections.merge.both', { n: said(each.id)!.both }, said(each.id)!.both) }}</template
-          >;
-          {{
-            t(
-              'sections.merge.into',
-              { names: names(said(each.id)!.sections) },
-              said(each.id)!.sections.length > 1 ? 2 : 1,
-            )
-          }},
-          {{
-            t('sections.merge.doors', { names: names(said(each.id)!.doors) }, Math.min(2, said(each.id)!.doors.length))
-          }}
+          {{ t('sections.merge.people', { n: said(each.id)!.people }, said(each.id)!.people) }}
+          <template v-if="said(each.id)!.both">{{
+            t('sections.merge.both', { n: said(each.id)!.both }, said(each.id)!.both)
+          }}</template>
+          {{ t('sections.merge.into', { names: names(said(each.id)!.sections) }, said(each.id)!.sections.length) }}
+          <template v-if="said(each.id)!.doors.length">{{
+            t('sections.merge.doors', { names: names(said(each.id)!.doors) }, said(each.id)!.doors.length)
+          }}</template>
         </p>
       </li>
     </ul>

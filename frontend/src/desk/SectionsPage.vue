@@ -122,7 +122,7 @@ async function empty(id: string) {
 
 <template>
   <div class="below">
-    <div class="board">
+    <div v-show="!narrow || !beside" class="board">
       <div class="top">
         <p class="nums" role="status">
           <strong>{{ t('sections.count', { n: many }, many) }}</strong>

@@ -61,9 +61,9 @@ const apply = () =>
         body: { sections: sections.value, title: title.value, code: code.value, apply: true },
       }),
     )
+    emit('close')
     await afterCarrying()
     done(t('sections.out.did', { title: made!.title }), { back: () => takeCarryingBack('site-split', changeList!) })
-    emit('close')
   })
 </script>
 

@@ -6,7 +6,7 @@ import { t } from '@/shared/words'
 /** What sites that are merged or divided change everywhere. */
 export async function afterCarrying() {
   await refreshSite()
-  await refresh('sections', 'doors', 'site-merge', 'site-split', 'changeLists', 'items')
+  await refresh('sections', 'doors', 'changeLists', 'items')
 }
 
 const KINDS = {

@@ -132,7 +132,7 @@ export function useBoard(site: () => Site) {
       id,
       name: site().sections.find((section) => section.id === id)?.name ?? '',
       rows: own,
-      learners: own.filter(learns).length,
+      learners: own.filter((row) => learns(row) && row.standing.state !== 'waiting').length,
     }))
   })
   /** Whom a text means among those who are here: by name, or by number. */

@@ -3009,7 +3009,7 @@ export interface components {
             changeList: null | components["schemas"]["Id"];
         };
         CarriedBack: {
-            /** @description who go back */
+            /** @description who are here and go back */
             people: number;
             /** @description who were changed since, and stay where they are */
             stay: number;

@@ -163,6 +163,24 @@ final class SiteMergesTest extends ApiTestCase
         self::assertNotSame($early, $late);
     }
 
+    public function testSeatsGoWithTheirSectionAndComeBackFirst(): void
+    {
+        $version = $this->call('lead', 'GET', $this->path('site'))['version'];
+        $sections = [['name' => 'Early', 'seats' => 1], ['name' => 'Late', 'seats' => 2]];
+        $body = ['sections' => $sections, 'apart' => true, 'several' => false];
+        $tag = ['If-Match' => "\"$version\""];
+        $made = $this->call('lead', 'PUT', $this->path('site').'/sections', $body, 200, $tag)['sections'];
+        $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['section' => $made[1]['id']]);
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $made[1]['id']]);
+        $out = $this->split([$made[1]['id']], ['title' => 'Late', 'code' => 'LATE', 'apply' => true]);
+        $this->ids['made'] = $out['made']['id'];
+        $seats = fn(string $site): ?int => $this->call('lead', 'GET', $this->path($site))['seats'];
+        self::assertSame([1, 2], [$seats('site'), $seats('made')]);
+        $back = $this->call('lead', 'POST', '/site-splits/'.$out['changeList'].'/undo', ['apply' => true]);
+        self::assertSame([2, 0], [$back['people'], $back['stay']]);
+        self::assertSame(3, $seats('site'));
+    }
+
     /** What was merged is taken out again, and both have the people they had. */
     public function testMergingAndTakingOutGivesTheRostersAsBefore(): void
     {
