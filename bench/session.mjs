@@ -3,9 +3,9 @@ import { request } from 'node:http'
 
 /**
  * One request, whatever is answered; a body is sent as it is. Answers status, milliseconds, text and the cookie of the
- * session: the one that was set, or else the one that was sent.
+ * session: the one that was set, or else the one that was sent. `more` are further headers.
  */
-export const exchange = (address, agent, method, path, content, cookie = '') =>
+export const exchange = (address, agent, method, path, content, cookie = '', more = {}) =>
   new Promise((resolve, reject) => {
     const base = new URL('/api/v1', address)
     const started = process.hrtime.bigint()
@@ -17,7 +17,7 @@ export const exchange = (address, agent, method, path, content, cookie = '') =>
         port: base.port,
         method,
         path: base.pathname + path,
-        headers: { 'X-Mint-Door': '1', Cookie: cookie, ...type },
+        headers: { 'X-Mint-Door': '1', Cookie: cookie, ...type, ...more },
       },
       (response) => {
         let text = ''
@@ -38,9 +38,9 @@ export const exchange = (address, agent, method, path, content, cookie = '') =>
 /** Requests with a session of their own; answers milliseconds and body, and throws at any status but 2xx. */
 export function session(address, agent) {
   let cookie = ''
-  return async (method, path, body) => {
+  return async (method, path, body, more) => {
     const content = body ? JSON.stringify(body) : undefined
-    const answer = await exchange(address, agent, method, path, content, cookie)
+    const answer = await exchange(address, agent, method, path, content, cookie, more)
     cookie = answer.cookie
     if (answer.status >= 300) throw new Error(`${method} ${path}: ${answer.status} ${answer.text}`)
     return { ms: answer.ms, body: answer.text ? JSON.parse(answer.text) : null }

@@ -1,4 +1,17 @@
-import { box, choose, expect, expectErrors, found, HARMONY, openSite, row, signIn, strip, test } from './door'
+import {
+  box,
+  choose,
+  expect,
+  expectAccessible,
+  expectErrors,
+  found,
+  HARMONY,
+  openSite,
+  row,
+  signIn,
+  strip,
+  test,
+} from './door'
 import { STAGE } from './stage'
 import type { Page } from '@playwright/test'
 
@@ -121,6 +134,9 @@ test('two sites are merged, each role settled, and are two again; a section beco
   const merge = beside('Merge sites')
   await expect(merge).toContainText('2 of them are here, too. Its section: Jazz Improvisation Workshop.')
   await expect(merge.getByRole('button', { name: 'Merge 1 site into this one' })).toBeDisabled()
+  await merge.getByRole('heading', { name: 'Merge sites' }).click()
+  await expect(page.getByRole('listbox', { name: 'Option List' })).toHaveCount(0)
+  await expectAccessible(page)
   await merge.getByRole('group', { name: 'What is Jun Okafor-Reyes?' }).getByText('Support aide').click()
   await merge.getByRole('button', { name: 'Merge 1 site into this one' }).click()
   await expect(strip(page)).toContainText(`1 site is a section of ${HARMONY} now.`)
@@ -142,6 +158,7 @@ test('two sites are merged, each role settled, and are two again; a section beco
   await evening.getByRole('button', { name: 'Make it a site of its own…' }).click()
   const out = beside('Make a site of Evening')
   await expect(out).toContainText('10 people go. You become its lead.')
+  await expectAccessible(page)
   await out.getByLabel('Title of the new site').fill('Harmony in the evening')
   await out.getByRole('button', { name: 'Make the site' }).click()
   await expect(strip(page)).toContainText('Harmony in the evening is a site of its own now.')
@@ -164,15 +181,15 @@ test('on a phone a tutor puts somebody into a section and looks who sees an item
   await unfold(page)
   await page.getByRole('link', { name: 'Sections' }).click()
   await one(page, 'In no section', 'Uhlenhorst, Umut').click()
-  await page.getByRole('button', { name: 'Evening', exact: true }).click()
+  await page.getByRole('button', { name: 'Morning', exact: true }).click()
   await page.getByRole('button', { name: 'Make 1 move' }).click()
   await expect(strip(page)).toContainText('1 person is in another section.')
   await page.getByRole('combobox', { name: 'Show' }).click()
-  await page.getByRole('option', { name: 'Evening (11)' }).click()
-  await expect(one(page, 'Evening', 'Uhlenhorst, Umut')).toBeVisible()
+  await page.getByRole('option', { name: 'Morning (13)' }).click()
+  await expect(one(page, 'Morning', 'Uhlenhorst, Umut')).toBeVisible()
   await unfold(page)
   await page.getByRole('link', { name: 'Items', exact: true }).click()
-  await page.getByText('Meeting of Evening, part 1').last().click()
+  await page.getByText('Meeting of Morning, part 1').last().click()
   await expect(page.getByText('Uhlenhorst, Umut')).toBeVisible()
   expect(await page.evaluate(() => document.scrollingElement!.scrollWidth - innerWidth)).toBe(0)
 })

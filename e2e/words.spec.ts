@@ -42,6 +42,23 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
       await page.locator('.picked button').nth(2).click()
     },
   ],
+  [
+    'tutor',
+    ({ site }) => `/sites/${site}/sections`,
+    async (page) => {
+      await page.locator('.board .top .word').click()
+      await page.locator('#merge-site').fill('Jazz')
+      await page.getByRole('option').filter({ hasText: 'Jazz' }).first().click()
+    },
+  ],
+  [
+    'tutor',
+    ({ site }) => `/sites/${site}/sections`,
+    async (page) => {
+      await page.locator('.board .top .p-button').click()
+      await page.locator('.docked fieldset .acts .word').nth(1).click()
+    },
+  ],
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').first().click()],
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').nth(3).click()],
   ['tutor', ({ site }) => `/sites/${site}`, (page) => page.locator('.who').click()],

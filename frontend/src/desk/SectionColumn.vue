@@ -94,6 +94,12 @@ const here = computed(() => new Set(props.column.rows.map((row) => row.person.id
 const lookFor = (text: string) => Promise.resolve(props.find(text).filter((row) => !here.value.has(row.person.id)))
 const focus = () => list.value?.$el.querySelector<HTMLElement>('[role=listbox]')?.focus()
 defineExpose({ focus })
+/** The list itself is what is tabbed to: its two hidden stops would be there for those who listen to the page alone. */
+const DIRECT = {
+  list: { tabindex: 0 },
+  hiddenFirstFocusableEl: { tabindex: -1 },
+  hiddenLastFocusableEl: { tabindex: -1 },
+}
 </script>
 
 <template>
@@ -142,6 +148,7 @@ defineExpose({ focus })
       :virtual-scroller-options="options.length > 60 ? { itemSize: 34 } : undefined"
       scroll-height="100%"
       :disabled="!mayMove"
+      :pt="DIRECT"
       @keydown.capture="keyed"
     >
       <template #option="{ option }">
@@ -200,12 +207,13 @@ header p {
 }
 .add {
   display: flex;
+  flex-wrap: wrap;
   gap: 4px;
   align-items: center;
   padding: 0 6px 6px 10px;
 }
 .add > :first-child {
-  flex: 1;
+  flex: 1 0 170px;
 }
 .p-listbox {
   flex: 1;

@@ -117,8 +117,8 @@ final class SectionNumbers extends BaseRepository
             $this->rows(
                 'SELECT g.sections, '.PersonRow::COLUMNS.'
                  FROM enrollment_segment g
-                 JOIN person p ON p.id = g.person_id
-                 JOIN division pd ON pd.id = p.division_id
+                 STRAIGHT_JOIN person p ON p.id = g.person_id
+                 STRAIGHT_JOIN division pd ON pd.id = p.division_id
                  LEFT JOIN account a ON a.person_id = p.id
                  WHERE g.site_id = :site AND '.Sql::holds('g')." AND g.state IN (:states) AND g.sections <> ''
                     AND g.role IN (:roles) AND g.listed = 1
