@@ -15,17 +15,17 @@ final class SiteMergesTest extends ApiTestCase
         $key = $this->call('lead', 'POST', $this->path('other').'/doors', ['kind' => 'key', 'name' => 'Late'], 201);
         $looked = $this->merge();
         self::assertSame([true, null, 'Harmony'], [$looked['ready'], $looked['changeList'], $looked['own']]);
-        self::assertSame([['Evening class']], array_column($looked['sites'], 'sections'));
+        self::assertSame([['Evening choir']], array_column($looked['sites'], 'sections'));
         self::assertSame([['Late']], array_column($looked['sites'], 'doors'));
         self::assertSame([3, 1], [$looked['sites'][0]['people'], $looked['sites'][0]['both']]);
         self::assertSame($before, [$this->everybody('site'), $this->everybody('other')], 'nothing was done yet');
 
         $made = $this->merge(apply: true);
         $sections = array_column($this->call('lead', 'GET', $this->path('site').'/sections')['sections'], 'id', 'name');
-        self::assertSame(['Harmony', 'Evening class'], array_keys($sections));
+        self::assertSame(['Harmony', 'Evening choir'], array_keys($sections));
         self::assertSame(
             ['colleague' => 'class-assistant current', 'lead' => 'lead-tutor current', 'newcomer' => 'learner paused'],
-            $this->everybody('site', '&section='.$sections['Evening class']),
+            $this->everybody('site', '&section='.$sections['Evening choir']),
         );
         $own = $this->everybody('site', '&section='.$sections['Harmony']);
         self::assertSame(['assistant', 'cotutor', 'lead', 'learner'], array_keys($own));
@@ -38,7 +38,7 @@ final class SiteMergesTest extends ApiTestCase
         $undo = '/site-merges/'.$made['changeList'].'/undo';
         self::assertSame(0, $this->call('lead', 'POST', $undo, ['apply' => false])['stay']);
         $back = $this->call('lead', 'POST', $undo, ['apply' => true]);
-        self::assertSame(['Evening class'], array_column($back['sites'], 'title'));
+        self::assertSame(['Evening choir'], array_column($back['sites'], 'title'));
         self::assertSame($before, [$this->everybody('site'), $this->everybody('other')]);
         $doors = $this->call('lead', 'GET', $this->path('other').'/doors')['items'];
         self::assertContains('Late', array_column($doors, 'name'));
@@ -78,7 +78,7 @@ final class SiteMergesTest extends ApiTestCase
         self::assertArrayHasKey('colleague', $this->everybody('other'));
         $sections = $this->call('lead', 'GET', $this->path('site').'/sections')['sections'];
         self::assertSame(
-            ['Evening class' => false, 'Harmony' => true],
+            ['Evening choir' => false, 'Harmony' => true],
             array_column($sections, 'retired', 'name'),
             'a section with somebody in it stays',
         );
@@ -188,8 +188,8 @@ final class SiteMergesTest extends ApiTestCase
         $this->merge(apply: true);
         $sections = array_column($this->call('lead', 'GET', $this->path('site').'/sections')['sections'], 'id', 'name');
         $made = $this->split(
-            [$sections['Evening class']],
-            ['title' => 'Evening class', 'code' => 'EVE-2', 'apply' => true],
+            [$sections['Evening choir']],
+            ['title' => 'Evening choir', 'code' => 'EVE-2', 'apply' => true],
         );
         $this->ids['made'] = $made['made']['id'];
         self::assertSame($before, [$this->everybody('site'), $this->everybody('made')]);
@@ -201,7 +201,7 @@ final class SiteMergesTest extends ApiTestCase
         $open = $this->now() - 900_000;
         $this->ids['other'] = $this->platform->site(
             'EVE',
-            'Evening class',
+            'Evening choir',
             'course',
             $this->ids['seniors'],
             $this->ids['term'],
