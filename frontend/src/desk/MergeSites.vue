@@ -129,6 +129,7 @@ const apply = () =>
     <template v-if="merge">
       <p v-if="merge.own">{{ t('sections.merge.own', { name: merge.own }) }}</p>
       <p v-if="merge.seats">{{ t('sections.merge.seats', { n: $n(merge.seats) }) }}</p>
+      <p v-else-if="site.seats" class="brass">{{ t('sections.merge.noSeats') }}</p>
       <p v-if="merge.several">{{ t('sections.merge.several') }}</p>
       <Tick v-model="apart">{{ t('sections.form.apart') }}</Tick>
       <fieldset v-for="choice in choices" :key="choice.person.id" class="callout">

@@ -2901,6 +2901,7 @@ export interface Sentences {
   'sections.merge.back': [never, false]
   'sections.merge.stayed': ['n', true]
   'sections.merge.drop': [never, false]
+  'sections.merge.noSeats': [never, false]
   'sections.out.open': [never, false]
   'sections.out.title': ['name', false]
   'sections.out.more': [never, false]
