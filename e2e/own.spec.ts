@@ -79,6 +79,8 @@ for (const [width, height] of [
     await acts.fill(page.getByLabel('Send a test message to'), 'me@brightwater.example')
     await acts.click(button('Send it'))
     await expect(page.getByText('The message for me@brightwater.example is here')).toBeVisible()
+    // What is different now is listed above the button, and moves it.
+    await expect(page.getByText('How messages leave the platform:')).toBeVisible()
     await acts.click(button(/go on$/))
 
     await step('People')
