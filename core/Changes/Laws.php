@@ -78,6 +78,12 @@ class Laws
                     ?? $this->taking($context, $before, $change)));
     }
 
+    /** Whether all that somebody loses is the actor's to take. */
+    public function losing(ChangeContext $context, Timeline $before, Timeline $after): ?Note
+    {
+        return $this->taking($context, $before, new Comparison($before, $after, $context->now));
+    }
+
     /**
      * What somebody higher set is lifted by somebody at least as high. Sections are no such thing: an office puts
      * people in, and those who run the site arrange them.

@@ -15,6 +15,7 @@ use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Sight;
 use MintDoor\Core\Roster\State;
+use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
@@ -206,12 +207,20 @@ final readonly class LineComputer
         );
     }
 
-    /** The line of somebody who is carried from here to another site, by whoever may divide this one. */
-    public function carryOut(ChangeContext $context, Carried $carried): ComputedChange
+    /**
+     * The line of somebody who is carried from here to another site. What they lose by it is the actor's to take.
+     *
+     * @param ?Timeline $after what they are from then on in place of what they were here; null for what is left here
+     */
+    public function carryOut(ChangeContext $context, Carried $carried, ?Timeline $after = null): ComputedChange
     {
+        $before = $context->enrollment->timeline();
+        $after ??= Effect::applied($carried->outOf, $context->enrollment)->timeline();
+        $refusal = $this->laws->losing($context, $before, $after);
+
         return $this->line(
             $context->by(new Standing($context->actor->personId, true)),
-            new Plan($carried->outOf),
+            null === $refusal ? new Plan($carried->outOf) : Plan::refused($refusal),
         );
     }
 

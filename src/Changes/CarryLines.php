@@ -27,6 +27,9 @@ final readonly class CarryLines
 
     private const OUT_OF = 'carry-out';
 
+    /** What takes either back. */
+    public const BACK = 'carry-back';
+
     public function __construct(
         private ChangeContextLoader $contexts,
         private ChangeComputer $computer,
@@ -39,7 +42,7 @@ final readonly class CarryLines
 
     public static function isOf(string $verb): bool
     {
-        return \in_array($verb, [self::INTO, self::OUT_OF], true);
+        return \in_array($verb, [self::INTO, self::OUT_OF, self::BACK], true);
     }
 
     /**
@@ -50,17 +53,40 @@ final readonly class CarryLines
      */
     public function into(SiteAccess $access, array $carried, int $first): ComputedList
     {
-        return $this->computed($access, $carried, self::INTO, $first, $this->lines->carryIn(...));
+        return $this->computed(
+            $access,
+            $carried,
+            self::INTO,
+            $first,
+            fn(ChangeContext $one, string $person): ComputedChange => $this->lines->carryIn($one, $carried[$person]),
+        );
     }
 
     /**
-     * What it does in the site they come from.
+     * What it does in the site they come from, as the caller may do it.
      *
      * @param array<string, Carried> $carried by person id
+     * @param ?ComputedList          $there   what they are from then on in place of what they were here; null for what
+     *     is left of it
      */
-    public function outOf(SiteAccess $access, array $carried, int $first): ComputedList
+    public function outOf(SiteAccess $access, array $carried, int $first, ?ComputedList $there = null): ComputedList
     {
-        return $this->computed($access, $carried, self::OUT_OF, $first, $this->lines->carryOut(...));
+        $after = [];
+        foreach ($there->lines ?? [] as $line) {
+            $after[$line->personId()] = $line->change?->timeline;
+        }
+
+        return $this->computed(
+            $access,
+            $carried,
+            self::OUT_OF,
+            $first,
+            fn(ChangeContext $one, string $person): ComputedChange => $this->lines->carryOut(
+                $one,
+                $carried[$person],
+                $after[$person] ?? null,
+            ),
+        );
     }
 
     /** @param array<int, string> $lines ids of applied lines of a site, by the positions of those that undo them */
@@ -76,8 +102,8 @@ final readonly class CarryLines
     }
 
     /**
-     * @param array<string, Carried>                           $carried by person id
-     * @param \Closure(ChangeContext, Carried): ComputedChange $compute
+     * @param array<string, Carried>                          $carried by person id
+     * @param \Closure(ChangeContext, string): ComputedChange $compute of a person, by id
      */
     private function computed(
         SiteAccess $access,
@@ -93,10 +119,7 @@ final readonly class CarryLines
         $computed = $this->lists->inTurn(
             $context,
             $byPosition,
-            static fn(ChangeContext $one, int|string $key): ComputedChange => $compute(
-                $one,
-                $carried[$byPosition[$key]],
-            ),
+            static fn(ChangeContext $one, int|string $key): ComputedChange => $compute($one, $byPosition[$key]),
         );
         $lines = [];
         foreach ($byPosition as $key => $person) {

@@ -133,7 +133,7 @@ final readonly class ChangeComputer
         foreach ($done as $key => $row) {
             $lines[$key] = new ComputedLine(
                 $people[$row->id('person_id')],
-                'undo',
+                $carried ? CarryLines::BACK : 'undo',
                 $computed[$key] ?? null,
                 undoes: $row->id('id'),
                 undoesOf: $row->string('verb'),

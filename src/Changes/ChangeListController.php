@@ -210,7 +210,8 @@ final readonly class ChangeListController
         #[CurrentUser] Caller $caller,
     ): Response {
         $list = $this->changeLists->seen($changeList, $caller);
-        if (\in_array($list->kind, ['merge', 'accounts', 'division', 'erase', ...CarryLines::KINDS], true)) {
+        $whole = ['merge', 'accounts', 'division', 'erase', ...CarryLines::KINDS];
+        if (\in_array($list->kind, $whole, true) || \in_array($list->undoes?->kind, CarryLines::KINDS, true)) {
             throw Problem::notAllowed(
                 'erase' === $list->kind
                     ? 'changes.erasing-cannot-undone'

@@ -96,39 +96,38 @@ final readonly class SiteCarrying
         }
     }
 
-    /** What becomes of people in a site, those first who stand in the way. */
-    public function review(SiteAccess $access, ComputedList $computed): ReviewAnswer
+    /**
+     * What becomes of people in the sites, those first who stand in the way.
+     *
+     * @param list<array{SiteAccess, ComputedList}> $lists
+     */
+    public function review(array $lists): ReviewAnswer
     {
-        $summary = $computed->summary;
-        $answers = $computed->answers;
-        uasort(
-            $answers,
-            static fn($a, $b): int => (Verdict::Ready === $a->verdict) <=> (Verdict::Ready === $b->verdict),
-        );
-        $title = $access->row->string('title');
-        $in = new SiteInZone($access->site->id, $title, $access->row->string('time_zone'));
-        $lines = [];
-        foreach (\array_slice($answers, 0, self::SHOWN, true) as $key => $answer) {
-            $lines[] = new ReviewedLine($key, $in, $access->row->int('version'), $answer->atVersion(0));
+        $lines = $sites = $verdicts = [];
+        foreach ($lists as [$access, $computed]) {
+            $summary = $computed->summary;
+            $title = $access->row->string('title');
+            $in = new SiteInZone($access->site->id, $title, $access->row->string('time_zone'));
+            foreach ($computed->answers as $key => $answer) {
+                $lines[] = new ReviewedLine($key, $in, $access->row->int('version'), $answer->atVersion(0));
+            }
+            foreach ($summary->verdicts as $verdict => $many) {
+                $verdicts[$verdict] = ($verdicts[$verdict] ?? 0) + $many;
+            }
+            $sites[] = new ReviewedSite(
+                $access->site->id,
+                $title,
+                $summary->seats,
+                $summary->held,
+                $summary->after,
+                $summary->joining,
+                $summary->leaving,
+            );
         }
+        $isReady = static fn(ReviewedLine $line): bool => Verdict::Ready === $line->line->verdict;
+        usort($lines, static fn(ReviewedLine $a, ReviewedLine $b): int => $isReady($a) <=> $isReady($b));
 
-        return new ReviewAnswer(
-            $lines,
-            [
-                new ReviewedSite(
-                    $access->site->id,
-                    $title,
-                    $summary->seats,
-                    $summary->held,
-                    $summary->after,
-                    $summary->joining,
-                    $summary->leaving,
-                ),
-            ],
-            $summary->verdicts,
-            null,
-            \count($answers),
-        );
+        return new ReviewAnswer(\array_slice($lines, 0, self::SHOWN), $sites, $verdicts, null, \count($lines));
     }
 
     /** Whether nobody stands in the way. */

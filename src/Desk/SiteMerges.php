@@ -244,7 +244,7 @@ final readonly class SiteMerges
             $this->shown($others, $parts, $enrolled, $both, $into->now),
             $choices,
             $notes,
-            $this->carrying->review($there, $come),
+            $this->carrying->review($lists),
             $ready,
             $changeList,
         );
@@ -474,27 +474,24 @@ final readonly class SiteMerges
      */
     private function lists(SiteAccess $there, array $others, array $carried, Caller $caller): array
     {
+        $leave = [];
+        foreach ($carried as $person => [, $outOf]) {
+            foreach ($outOf as $site => $one) {
+                $leave[$site][$person] = $one;
+            }
+        }
+        $first = 1 + (int) array_sum(array_map(\count(...), $leave));
+        $come = $this->lines->into($there, array_map(static fn(array $one): Carried => $one[0], $carried), $first);
         $lists = [];
         $first = 1;
         foreach ($others as $access) {
-            $leave = [];
-            foreach ($carried as $person => [, $outOf]) {
-                if (isset($outOf[$access->site->id])) {
-                    $leave[$person] = $outOf[$access->site->id];
-                }
-            }
-            $from = $this->carrying->ofPlatform($access->site->id, $caller);
-            $lists[] = [$from, $this->lines->outOf($from, $leave, $first)];
-            $first += \count($leave);
+            $from = $this->carrying->run($access->site->id, $caller);
+            $those = $leave[$access->site->id] ?? [];
+            $lists[] = [$from, $this->lines->outOf($from, $those, $first, $come)];
+            $first += \count($those);
         }
-        $come = $this->lines->into(
-            $there,
-            array_map(static fn(array $one): Carried => $one[0], $carried),
-            $first,
-        );
-        $lists[] = [$there, $come];
 
-        return [$lists, $come];
+        return [[...$lists, [$there, $come]], $come];
     }
 
     /**

@@ -212,7 +212,7 @@ final readonly class SiteSplits
             $come->summary->joining - $leave->summary->leaving,
             array_map(static fn(Door $door): string => $door->name, $doors),
             $lead,
-            $this->carrying->review($from, $leave),
+            $this->carrying->review([[$from, $leave], [$there, $come]]),
             $ready,
             $request->apply ? new SiteName($made->id, $made->title) : null,
             $changeList,
@@ -360,8 +360,8 @@ final readonly class SiteSplits
 
     /**
      * @param list<array{SiteAccess, ComputedList}> $lists
-     * @param list<Door>                                              $doors
-     * @param array<string, Section>                                  $sections by id
+     * @param list<Door>                            $doors
+     * @param array<string, Section>                $sections by id
      */
     private function keep(SiteSplitKept $kept, array $lists, array $doors, array $sections, Caller $caller): string
     {

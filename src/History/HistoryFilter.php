@@ -44,6 +44,7 @@ final readonly class HistoryFilter
             'sections-changed',
             'carry-in',
             'carry-out',
+            'carry-back',
             'sites-merged',
             'site-merged',
             'sites-unmerged',

@@ -36,6 +36,7 @@ const CODES = [
   'sections-changed',
   'carry-in',
   'carry-out',
+  'carry-back',
   'sites-merged',
   'sites-unmerged',
   'sections-taken-out',

@@ -123,6 +123,19 @@ final class SiteMergesTest extends ApiTestCase
         }
     }
 
+    /** What took a merge back is no change list that brings it again without its doors. */
+    public function testWhatTookItBackIsNotUndone(): void
+    {
+        $made = $this->merge(apply: true);
+        $back = $this->call('lead', 'POST', '/site-merges/'.$made['changeList'].'/undo', ['apply' => true]);
+        $this->call('lead', 'POST', '/change-lists/'.$back['changeList'].'/undo', ['apply' => true], 403);
+        $entry = $this->call('lead', 'GET', $this->path('site').'/history?code=carry-back')['items'][0];
+        self::assertFalse($entry['undoable']);
+        $this->call('lead', 'POST', $this->path('site').'/history/'.$entry['sequence'].'/undo', null, 403);
+        $again = $this->merge(apply: true);
+        self::assertNotNull($again['changeList'], 'it is merged anew');
+    }
+
     public function testASectionBecomesASiteAndComesBack(): void
     {
         [$early, $late] = $this->sections('site', 'Early', 'Late');

@@ -124,6 +124,34 @@ final class CarryingTest extends TestCase
         self::assertSame(Verdict::Ready, self::line($stays, $goes, 'staff2', 'admin')->verdict);
     }
 
+    /** A site of one's own, where others are blocked or less, is no way to take from them what one may not take. */
+    public function testNobodyLosesByItWhatIsNotTheActorsToTake(): void
+    {
+        [$stays, $goes] = self::worlds();
+        $goes->apply('staff1', Verb::LetIn, 'co-tutor');
+        $goes->apply('staff2', Verb::LetIn, 'lead-tutor');
+        $goes->apply('staff3', Verb::LetIn, 'lead-tutor');
+        $goes->apply('learner0', Verb::LetIn, 'learner');
+        $stays->apply('staff2', Verb::Block);
+        $stays->apply('staff3', Verb::LetIn, 'co-tutor');
+        $judged = static function (string $person, string $actor, ?string $role = null) use ($stays, $goes): ?string {
+            $carried = (new Carrying($stays, $stays->roles, $stays->now, $actor))->join(
+                $stays->enrollment($person),
+                $goes->enrollment($person),
+                new CarryMap('staff', [], [], 'goes'),
+                $role,
+            );
+            $after = Effect::applied($carried->into, $stays->enrollment($person))->timeline();
+            $line = (new LineComputer($goes))->carryOut($goes->context($person, $actor), $carried, $after);
+
+            return $line->reasons[0]->code ?? null;
+        };
+        self::assertSame('not-yours-to-take', $judged('staff2', 'staff1'), 'who is blocked there');
+        self::assertSame('not-yours-to-take', $judged('staff3', 'staff1', 'co-tutor'), 'who becomes less');
+        self::assertNull($judged('learner0', 'staff1'), 'who is there what they were here');
+        self::assertNull($judged('staff2', 'admin'));
+    }
+
     public function testWhoeverIsInASectionThatGoesAndInAnotherIsInBothSites(): void
     {
         [$stays] = self::worlds();
