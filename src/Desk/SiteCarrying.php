@@ -14,6 +14,7 @@ use MintDoor\Changes\ReviewAnswer;
 use MintDoor\Changes\ReviewedLine;
 use MintDoor\Changes\ReviewedSite;
 use MintDoor\Changes\SiteInZone;
+use MintDoor\Core\Changes\Carrying;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Enrollment;
@@ -25,6 +26,7 @@ use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\Ids;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -50,6 +52,7 @@ final readonly class SiteCarrying
         private AppliedLines $applied,
         private Roles $roles,
         private PlatformClock $clock,
+        private Ids $ids,
     ) {}
 
     /** A site that the caller runs, and all of whose people they see. */
@@ -69,6 +72,18 @@ final readonly class SiteCarrying
         $row = $this->sites->withTerms([$site])[0] ?? throw Problem::notFound('site');
 
         return SiteAccess::ofPlatform($row, $caller, $this->clock->instant());
+    }
+
+    /** What carries people, as whoever meets a site does it. */
+    public function by(SiteAccess $access): Carrying
+    {
+        return new Carrying(
+            $this->ids,
+            $this->roles->book(),
+            $access->now,
+            $access->caller->id,
+            $access->standing->height(),
+        );
     }
 
     public function site(string $id): Site

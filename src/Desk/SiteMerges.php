@@ -7,7 +7,6 @@ namespace MintDoor\Desk;
 use MintDoor\Changes\CarryLines;
 use MintDoor\Changes\ComputedList;
 use MintDoor\Core\Changes\Carried;
-use MintDoor\Core\Changes\Carrying;
 use MintDoor\Core\Changes\CarryMap;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Sites\MergedSite;
@@ -432,13 +431,7 @@ final readonly class SiteMerges
         array $roles,
     ): array {
         $into = $there->site->id;
-        $all = new Carrying(
-            $this->ids,
-            $this->roles->book(),
-            $there->now,
-            $there->caller->id,
-            $there->standing->height(),
-        );
+        $all = $this->carrying->by($there);
         $people = array_keys(array_merge(...array_values($enrolled)));
         $carried = [];
         foreach (array_map(strval(...), $people) as $person) {

@@ -7,7 +7,6 @@ namespace MintDoor\Desk;
 use MintDoor\Changes\CarryLines;
 use MintDoor\Changes\ComputedList;
 use MintDoor\Core\Changes\Carried;
-use MintDoor\Core\Changes\Carrying;
 use MintDoor\Core\Changes\CarryMap;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
@@ -17,7 +16,6 @@ use MintDoor\History\History;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\Door;
 use MintDoor\Roster\Entity\Section;
-use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\Repository\SiteDoors;
 use MintDoor\Roster\SiteAccess;
@@ -47,7 +45,6 @@ final readonly class SiteSplits
         private CarriedDoors $doors,
         private SiteDoors $staff,
         private Sections $sections,
-        private SectionNumbers $numbers,
         private Roles $roles,
         private History $history,
         private Transaction $transaction,
@@ -182,7 +179,7 @@ final readonly class SiteSplits
             array_map(static fn(Door $door): string => $door->id, $doors),
             $this->copied($sections, $made),
         );
-        $carried = $this->carried($from, $enrolled, array_keys($sections), $map, $caller);
+        $carried = $this->carried($from, $enrolled, array_keys($sections), $map);
         $leave = $this->lines->outOf($from, $carried, 1);
         $come = $this->lines->into(
             $there,
@@ -338,15 +335,8 @@ final readonly class SiteSplits
         array $enrolled,
         array $sections,
         CarryMap $map,
-        Caller $caller,
     ): array {
-        $carrying = new Carrying(
-            $this->ids,
-            $this->roles->book(),
-            $from->now,
-            $caller->id,
-            $from->standing->height(),
-        );
+        $carrying = $this->carrying->by($from);
         $carried = [];
         foreach ($enrolled as $person => $enrollment) {
             $one = $carrying->split($enrollment, $sections, $map);
@@ -370,15 +360,11 @@ final readonly class SiteSplits
         $title = $site->title.' → '.$made->title;
         $list = $this->carrying->keep(self::KIND, $site->id, $title, $lists, $kept->json(), $caller);
         $this->doors->move($doors, $made, $kept->sections);
-        $names = [];
-        foreach ($sections as $section) {
-            $names[] = $section->name;
-            $section->retired = 0 === $this->numbers->everIn($site->id, $section->id, $lists[0][0]->now);
-        }
-        $this->sections->flush();
+        $this->carrying->retire($site->id, array_keys($sections));
         if ($site->seats !== $kept->seatsAfter) {
             $this->carrying->putFacts($site, ['seats' => $kept->seatsAfter]);
         }
+        $names = array_map(static fn(Section $section): string => $section->name, $sections);
         $said = ['name' => implode(', ', $names)];
         $this->history->write(
             $site->id,
