@@ -173,12 +173,13 @@ final readonly class SiteSplits
         $doors = $this->doors->into($site->id, array_keys($sections));
         $lead = !$this->leadGoes($enrolled, $sections, $from->now);
         $made = $this->site($site, $sections, $request, $caller, $lead);
-        $there = $this->carrying->ofPlatform($made->id, $caller);
         $map = new CarryMap(
             $this->staff->idOfStaff($made->id),
             array_map(static fn(Door $door): string => $door->id, $doors),
             $this->copied($sections, $made),
         );
+        // As it is by now, with its sections.
+        $there = $this->carrying->ofPlatform($made->id, $caller);
         $carried = $this->carried($from, $enrolled, array_keys($sections), $map);
         $leave = $this->lines->outOf($from, $carried, 1);
         $come = $this->lines->into(

@@ -176,6 +176,24 @@ final class SiteMergesTest extends ApiTestCase
         self::assertNotSame($early, $late);
     }
 
+    public function testSeveralSectionsTogetherStaySections(): void
+    {
+        [, $noon, $late] = $this->sections('site', 'Early', 'Noon', 'Late');
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $noon]);
+        $this->change('lead', 'put-in-section', 'assistant', more: ['section' => $late]);
+        $before = $this->everybody('site', "&section=$noon");
+        $out = $this->split([$noon, $late], ['title' => 'Later', 'code' => 'LATER', 'apply' => true]);
+        $this->ids['made'] = $out['made']['id'];
+        $made = $this->call('lead', 'GET', $this->path('made').'/sections')['sections'];
+        self::assertSame([['Noon', 1], ['Late', 1]], array_map(
+            static fn(array $section): array => [$section['name'], $section['people']],
+            $made,
+        ));
+        self::assertSame($before, $this->everybody('made', '&section='.$made[0]['id']));
+        $this->call('lead', 'POST', '/site-splits/'.$out['changeList'].'/undo', ['apply' => true]);
+        self::assertSame($before, $this->everybody('site', "&section=$noon"));
+    }
+
     public function testSeatsGoWithTheirSectionAndComeBackFirst(): void
     {
         $version = $this->call('lead', 'GET', $this->path('site'))['version'];
