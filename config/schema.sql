@@ -60,6 +60,15 @@ CREATE TABLE `beat` (
   PRIMARY KEY (`name`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `calendar_address` (
+  `token_hash` varbinary(32) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`token_hash`),
+  UNIQUE KEY `UNIQ_6F391446217BBB47` (`person_id`),
+  CONSTRAINT `FK_6F391446217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `change_line` (
   `id` binary(16) NOT NULL,
   `change_list_id` binary(16) NOT NULL,
@@ -323,6 +332,24 @@ CREATE TABLE `history_entry` (
   KEY `IDX_729995174D7B7542` (`line_id`),
   KEY `by_subject` (`person_id`,`at`),
   CONSTRAINT `FK_72999517217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `hours` (
+  `place_key` varchar(170) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `meetings` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`meetings`)),
+  `id` binary(16) NOT NULL,
+  `place` smallint(6) NOT NULL,
+  `terms` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`terms`)),
+  `site_id` binary(16) NOT NULL,
+  `section_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_8A1ABD8D8522CD586314E33B` (`place_key`,`until_at`),
+  KEY `IDX_8A1ABD8DF6BD1646` (`site_id`),
+  KEY `IDX_8A1ABD8DD823E37A` (`section_id`),
+  CONSTRAINT `FK_8A1ABD8DD823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
+  CONSTRAINT `FK_8A1ABD8DF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `idempotency` (

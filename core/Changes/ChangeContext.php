@@ -12,6 +12,7 @@ use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\SectionsHeld;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Weeks\Commitments;
 
 /** The snapshot a line is computed from: as it is, and the rules. */
 final readonly class ChangeContext
@@ -23,6 +24,7 @@ final readonly class ChangeContext
      *     one's account closes
      * @param string                     $staff       id of the door of the site's staff
      * @param SectionsHeld               $sections    those of the site's sections that have seats of their own
+     * @param Commitments                $weeks       the hours of the site, and what the person has elsewhere
      */
     public function __construct(
         public int $now,
@@ -35,10 +37,28 @@ final readonly class ChangeContext
         public array $otherLeads,
         public string $staff,
         public SectionsHeld $sections,
+        public Commitments $weeks = new Commitments(),
     ) {}
 
     /** The same, with another enrollment. */
     public function with(Enrollment $enrollment): self
+    {
+        return $this->but($enrollment, $this->actor, $this->sections);
+    }
+
+    /** The same, where nobody is in any section that has seats of its own. */
+    public function inEmptySections(): self
+    {
+        return $this->but($this->enrollment, $this->actor, new SectionsHeld($this->now));
+    }
+
+    /** The same, as somebody else would do it. */
+    public function by(Standing $actor): self
+    {
+        return $this->but($this->enrollment, $actor, $this->sections);
+    }
+
+    private function but(Enrollment $enrollment, Standing $actor, SectionsHeld $sections): self
     {
         return new self(
             $this->now,
@@ -46,45 +66,12 @@ final readonly class ChangeContext
             $this->roles,
             $this->person,
             $enrollment,
-            $this->actor,
-            $this->seats,
-            $this->otherLeads,
-            $this->staff,
-            $this->sections,
-        );
-    }
-
-    /** The same, where nobody is in any section that has seats of its own. */
-    public function inEmptySections(): self
-    {
-        return new self(
-            $this->now,
-            $this->site,
-            $this->roles,
-            $this->person,
-            $this->enrollment,
-            $this->actor,
-            $this->seats,
-            $this->otherLeads,
-            $this->staff,
-            new SectionsHeld($this->now),
-        );
-    }
-
-    /** The same, as somebody else would do it. */
-    public function by(Standing $actor): self
-    {
-        return new self(
-            $this->now,
-            $this->site,
-            $this->roles,
-            $this->person,
-            $this->enrollment,
             $actor,
             $this->seats,
             $this->otherLeads,
             $this->staff,
-            $this->sections,
+            $sections,
+            $this->weeks,
         );
     }
 }

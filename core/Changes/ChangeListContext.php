@@ -14,6 +14,7 @@ use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\SectionsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Weeks\Commitments;
 
 /** The snapshot a whole change list is computed from. */
 final readonly class ChangeListContext
@@ -26,6 +27,7 @@ final readonly class ChangeListContext
      *     the account closes
      * @param string                              $staff        id of the door of the site's staff
      * @param SectionsHeld                        $sections     of the site's, those that have seats of their own
+     * @param array<string, Commitments>          $weeks        by person id; who is missing has nothing at any time
      */
     public function __construct(
         public int $now,
@@ -38,6 +40,7 @@ final readonly class ChangeListContext
         public array $leads,
         public string $staff,
         public SectionsHeld $sections,
+        public array $weeks = [],
     ) {}
 
     /** What a line on one of its people is computed from, as things stand. */

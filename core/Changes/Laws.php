@@ -29,16 +29,18 @@ class Laws
     /** Code of a note that a section has no seat. */
     public const SECTION_FULL = 'section-full';
 
+    /** Code of a note that somebody would be wanted in two places at once. */
+    public const CLASH = 'clash';
+
     /**
-     * @param list<Effect> $effects  that lead from one to the other
-     * @param bool         $leadEnds whether it was said on purpose that the site will have no lead from a day on
+     * @param list<Effect> $effects that lead from one to the other
      */
     public function judge(
         ChangeContext $context,
         Timeline $before,
         Timeline $after,
         array $effects = [],
-        bool $leadEnds = false,
+        Meant $meant = new Meant(),
     ): Judgement {
         $change = new Comparison($before, $after, $context->now);
         $refusal =
@@ -50,7 +52,7 @@ class Laws
             return Judgement::not(Verdict::Refused, $refusal);
         }
         $gap = $this->gap($context, $before, $after);
-        if (null !== $gap && ('last-lead' === $gap->code || !$leadEnds)) {
+        if (null !== $gap && ('last-lead' === $gap->code || !$meant->leadEnds)) {
             return Judgement::not('last-lead' === $gap->code ? Verdict::Refused : Verdict::NeedsChoice, $gap);
         }
         $noSeat =
@@ -59,8 +61,15 @@ class Laws
         if (null !== $noSeat) {
             return Judgement::not(Verdict::WaitsForSeat, $noSeat);
         }
+        $clash = $this->clash($context, $before, $after);
+        if (null !== $clash && !$meant->clash) {
+            return Judgement::not(Verdict::NeedsChoice, $clash);
+        }
 
-        return Judgement::ready($this->cautions($context, $after, $gap));
+        return Judgement::ready([
+            ...$this->cautions($context, $after, $gap),
+            ...null === $clash ? [] : [$clash],
+        ]);
     }
 
     /**
@@ -318,6 +327,26 @@ class Laws
         }
 
         return null;
+    }
+
+    /** That somebody would be wanted in two places at once who is not yet: the first time, and how many hours it is. */
+    private function clash(ChangeContext $context, Timeline $before, Timeline $after): ?Note
+    {
+        $clashes = $context->weeks->clashes($before, $after);
+        if ([] === $clashes) {
+            return null;
+        }
+        $first = $clashes[0];
+        $values = [
+            'section' => $first->one->section,
+            'otherSite' => $first->other->site,
+            'otherSection' => $first->other->section,
+            'at' => max($first->one->from, $first->other->from),
+            'times' => $first->times,
+            'more' => \count($clashes) - 1,
+        ];
+
+        return new Note(self::CLASH, $values);
     }
 
     /** @return list<Note> */

@@ -50,7 +50,7 @@ final readonly class LineComputer
                 Verb::ClearSections => $this->end($context, OverrideKind::Sections, 'no-sections-by-hand'),
             };
 
-        return $this->line($context, $planned, $wanted->leadEnds);
+        return $this->line($context, $planned, new Meant($wanted->leadEnds, $wanted->clash));
     }
 
     /**
@@ -130,6 +130,8 @@ final readonly class LineComputer
     /**
      * The line of somebody who comes in through a door by themselves, also after they waited at it. What may be given
      * there was decided when it was opened; the laws of seats and leads hold as for everybody.
+     *
+     * @param bool $clash whether it is meant that they will be wanted in two places at once
      */
     public function comeIn(
         ChangeContext $context,
@@ -138,12 +140,14 @@ final readonly class LineComputer
         string $role,
         Window $window,
         ?string $section,
+        bool $clash = true,
     ): ComputedChange {
         $grant = $this->grant($context, $door, $kind, $role, $window, $section, $context->now);
 
         return $this->line(
             $this->byTheDoor($context),
             new Plan([...$this->unmark($context, $door), Effect::giveGrant($grant)]),
+            new Meant(clash: $clash),
         );
     }
 
@@ -233,7 +237,7 @@ final readonly class LineComputer
         );
     }
 
-    private function line(ChangeContext $context, Plan $plan, bool $leadEnds = false): ComputedChange
+    private function line(ChangeContext $context, Plan $plan, Meant $meant = new Meant(clash: true)): ComputedChange
     {
         $before = $context->enrollment->timeline();
         $result = Effect::applied($plan->effects, $context->enrollment);
@@ -246,7 +250,7 @@ final readonly class LineComputer
         } elseif ($after->from($context->now)->equals($before->from($context->now))) {
             [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
         } else {
-            $judged = $this->laws->judge($context, $before, $after, $plan->effects, $leadEnds);
+            $judged = $this->laws->judge($context, $before, $after, $plan->effects, $meant);
             [$verdict, $reasons] = [$judged->verdict, $judged->reasons];
             $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$judged->cautions] : [];
         }

@@ -20,6 +20,7 @@ final readonly class Wanted
      * @param bool    $sure    whether somebody said that a role above learner, which comes only because it is
      *     suggested, is meant
      * @param list<string> $sections ids, for a change of sections
+     * @param bool    $clash   whether somebody said that being wanted in two places at once is meant
      */
     public function __construct(
         public Verb $verb,
@@ -30,5 +31,6 @@ final readonly class Wanted
         public bool $asks = false,
         public bool $leadEnds = false,
         public array $sections = [],
+        public bool $clash = false,
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
+use MintDoor\Accounts\Repository\CalendarAddresses;
 use MintDoor\Accounts\Repository\HeldAbout;
 use MintDoor\Changes\ChangeItem;
 use MintDoor\Changes\ChangeListRunner;
@@ -64,6 +65,7 @@ final readonly class Merges
         private PersonGate $gate,
         private PersonFacts $facts,
         private Accounts $accounts,
+        private CalendarAddresses $calendars,
         private ManySites $sites,
         private ChangeListRunner $runner,
         private ChangeLists $changeLists,
@@ -330,6 +332,7 @@ final readonly class Merges
             ? $this->records->move($request->goes, $request->stays)
             : $this->records->closeFrom($request->goes, min($now, $kept->closedFrom ?? $now));
         $this->accounts->endSessions($request->goes);
+        $this->calendars->dropOf($request->goes);
         $this->facts->write($request->stays, $facts);
         $this->history->write(
             History::PLATFORM,

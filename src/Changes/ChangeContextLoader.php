@@ -16,6 +16,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Weeks\Meetings;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 /** Reads what is, as the core wants it. */
@@ -28,6 +29,7 @@ final readonly class ChangeContextLoader
         private Enrollments $enrollments,
         private Roles $roles,
         private Locks $locks,
+        private Meetings $meetings,
         #[AutowireIterator(KeepsSeats::class)] private iterable $keepers,
     ) {}
 
@@ -84,6 +86,7 @@ final readonly class ChangeContextLoader
             $this->enrollments->leads($site, $access->now),
             $this->doors->idOfStaff($site),
             $this->enrollments->sectionsHeld($access->site, $access->now)->keeping($kept),
+            $this->meetings->commitments($access, array_map(strval(...), array_keys($people))),
         );
     }
 

@@ -15,6 +15,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\StandingShown;
 use MintDoor\Roster\Stretch;
 use MintDoor\Roster\Values;
+use MintDoor\Sites\Repository\Sites;
 
 /** What the lines of a change list say on the screen. */
 final readonly class LineAnswers
@@ -25,6 +26,7 @@ final readonly class LineAnswers
         private Roles $roles,
         private SiteDoors $doors,
         private Sections $sections,
+        private Sites $sites,
         private LeftBehind $left,
     ) {}
 
@@ -85,6 +87,7 @@ final readonly class LineAnswers
                 'work-stays' === $note->code ? ['pieces' => $pieces] : $note->values,
                 $this->doors->nameOf(...),
                 $this->sections->nameOf(...),
+                fn(string $site): string => $this->sites->find($site)->title ?? '',
             ),
         ];
         // Of somebody of another section nothing is told.

@@ -42,6 +42,8 @@ final readonly class LineRequest
         #[Assert\Count(max: Section::MOST_OF_ONE, maxMessage: 'changes.most-sections')]
         #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')])]
         public array $sections = [],
+        /** That they will be wanted in two places at once, and this is meant; the note says why. */
+        public bool $clash = false,
     ) {}
 
     /** @return non-empty-list<string> */

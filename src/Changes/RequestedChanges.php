@@ -53,6 +53,9 @@ final readonly class RequestedChanges
     {
         $verb = Verb::from($request->verb);
         $at = "/lines/$index/";
+        if ($request->clash && '' === trim($request->note ?? '')) {
+            throw Problem::field($at.'note', 'why', 'changes.say-why-clash');
+        }
         if (Verb::PutInSection === $verb && null === $request->section) {
             throw Problem::field($at.'section', 'choose', 'changes.choose-section');
         }
@@ -74,6 +77,7 @@ final readonly class RequestedChanges
                 $asks,
                 $request->leadEnds,
                 $request->sections,
+                $request->clash,
             );
         }
         try {
@@ -86,7 +90,8 @@ final readonly class RequestedChanges
                 $request->section,
                 $request->sure,
                 $asks,
-                $request->leadEnds
+                $request->leadEnds,
+                clash: $request->clash,
             );
         } catch (WindowOutOfOrder) {
             throw Problem::field(

@@ -53,6 +53,7 @@ final readonly class RequestedItem
             $text('named') ?? $text('text'),
             true === ($kept['leadEnds'] ?? false),
             array_values(array_filter((array) ($kept['sections'] ?? []), is_string(...))),
+            true === ($kept['clash'] ?? false),
         );
 
         return self::change($site, $line, (string) $text('text'));

@@ -13,6 +13,8 @@ final readonly class SiteMergeKept
      * @param list<SiteMergePart>          $parts
      * @param array<string, bool|int|null> $before of the site that stayed, by field
      * @param array<string, bool|int|null> $after
+     * @param array<array-key, mixed> $hoursBefore how the site met, as `CarriedHours::kept()`
+     * @param array<array-key, mixed> $hoursAfter
      */
     public function __construct(
         public string $into,
@@ -20,6 +22,8 @@ final readonly class SiteMergeKept
         public array $parts,
         public array $before,
         public array $after,
+        public array $hoursBefore = [],
+        public array $hoursAfter = [],
     ) {}
 
     /** @param array<string, mixed> $data as `json()` */
@@ -36,6 +40,8 @@ final readonly class SiteMergeKept
             ),
             self::facts($data['before'] ?? null),
             self::facts($data['after'] ?? null),
+            (array) ($data['hoursBefore'] ?? []),
+            (array) ($data['hoursAfter'] ?? []),
         );
     }
 

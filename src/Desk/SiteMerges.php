@@ -31,6 +31,7 @@ use MintDoor\Shared\Said;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\SiteName;
+use MintDoor\Weeks\CarriedHours;
 
 /**
  * Makes one site of several, with a section each, and takes that back. Runs inside a transaction, under the locks of
@@ -47,6 +48,7 @@ final readonly class SiteMerges
         private SiteCarrying $carrying,
         private CarryLines $lines,
         private CarriedDoors $doors,
+        private CarriedHours $hours,
         private SiteDoors $staff,
         private Sections $sections,
         private Roles $roles,
@@ -126,6 +128,25 @@ final readonly class SiteMerges
         return new SiteName($site->id, $site->title);
     }
 
+    /**
+     * Everybody meets as before: those of the site that stays in their own sections, the others in those they came into.
+     *
+     * @param list<SiteMergePart> $parts
+     *
+     * @return array<string, mixed> how the site meets then
+     */
+    private function hoursCome(string $into, ?Section $own, array $parts): array
+    {
+        $made = array_merge(...array_map(static fn(SiteMergePart $part): array => $part->made(), $parts));
+        $offered = array_map(static fn(Section $section): string => $section->id, $this->sections->offered($into));
+        $this->hours->narrow($into, null === $own ? array_values(array_diff($offered, $made)) : [$own->id]);
+        foreach ($parts as $part) {
+            $this->hours->come($into, $part->site, $part->sections, $part->made());
+        }
+
+        return $this->hours->kept($into);
+    }
+
     /** @param list<SiteName> $titles of those that are there again */
     private function putBack(SiteMergeKept $kept, SiteAccess $into, array $titles, Caller $caller): void
     {
@@ -133,6 +154,7 @@ final readonly class SiteMerges
         if (null !== $kept->own) {
             $this->doors->move($this->doors->into($kept->into, [$kept->own]), $site, []);
         }
+        $this->hours->putBack($kept->into, $kept->hoursBefore, $kept->hoursAfter, $kept->sections());
         $this->carrying->retire($kept->into, $kept->sections());
         $facts = self::facts($site);
         // What was changed since stays.
@@ -231,7 +253,15 @@ final readonly class SiteMerges
                     [] === $choices ? 'desk.merge.some-cannot-come' : 'desk.merge.choose-roles',
                 );
             }
-            $kept = new SiteMergeKept($into->site->id, $own?->id, $parts, $before, self::facts($site));
+            $kept = new SiteMergeKept(
+                $into->site->id,
+                $own?->id,
+                $parts,
+                $before,
+                self::facts($site),
+                $this->hours->kept($into->site->id),
+                $this->hoursCome($into->site->id, $own, $parts),
+            );
             $changeList = $this->keep($kept, $into, $others, $lists, $maps, $caller);
         }
 

@@ -15,6 +15,8 @@ final readonly class SiteSplitKept
      * @param ?int                   $seats      of the site before
      * @param ?int                   $seatsAfter and after
      * @param ?string                $lead       id of whoever became the lead of the new one by making it
+     * @param array<array-key, mixed> $hoursBefore how the site met, as `CarriedHours::kept()`
+     * @param array<array-key, mixed> $hoursAfter
      */
     public function __construct(
         public string $from,
@@ -24,6 +26,8 @@ final readonly class SiteSplitKept
         public ?int $seats,
         public ?int $seatsAfter,
         public ?string $lead,
+        public array $hoursBefore = [],
+        public array $hoursAfter = [],
     ) {}
 
     /** @param array<string, mixed> $data as `json()` */
@@ -44,6 +48,8 @@ final readonly class SiteSplitKept
             $number('seats'),
             $number('seatsAfter'),
             $text('lead'),
+            (array) ($data['hoursBefore'] ?? []),
+            (array) ($data['hoursAfter'] ?? []),
         );
     }
 

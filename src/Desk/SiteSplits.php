@@ -28,6 +28,7 @@ use MintDoor\Shared\Said;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\SiteName;
+use MintDoor\Weeks\CarriedHours;
 use Symfony\Component\Validator\Validator\ValidatorInterface;
 
 /**
@@ -43,6 +44,7 @@ final readonly class SiteSplits
         private SiteHandler $sites,
         private CarryLines $lines,
         private CarriedDoors $doors,
+        private CarriedHours $hours,
         private SiteDoors $staff,
         private Sections $sections,
         private Roles $roles,
@@ -107,11 +109,27 @@ final readonly class SiteSplits
             $title = new SiteName($kept->made, $made->row->string('title'));
             $answer = $this->carrying->back($list, [$kept->made], [$title], $apply, $caller);
             if ($apply) {
+                $this->hours->putBack($kept->from, $kept->hoursBefore, $kept->hoursAfter, []);
                 $this->putBack($kept, $from, $made, $caller);
             }
 
             return $answer;
         });
+    }
+
+    /**
+     * The sections meet in the new site from now on.
+     *
+     * @param array<string, ?string> $sections id there by the id here
+     *
+     * @return array<string, mixed> how the site meets that they were of
+     */
+    private function hoursGo(string $from, string $made, array $sections): array
+    {
+        $this->hours->come($made, $from, $sections, [null]);
+        $this->hours->drop($from, array_map(strval(...), array_keys($sections)));
+
+        return $this->hours->kept($from);
     }
 
     private function putBack(SiteSplitKept $kept, SiteAccess $from, SiteAccess $made, Caller $caller): void
@@ -201,6 +219,8 @@ final readonly class SiteSplits
                 $site->seats,
                 self::seatsLeft($site, $sections),
                 $lead ? $caller->id : null,
+                $this->hours->kept($site->id),
+                $this->hoursGo($site->id, $made->id, $map->sections),
             );
             $changeList = $this->keep($kept, [[$from, $leave], [$there, $come]], $doors, $sections, $caller);
         }

@@ -16,6 +16,7 @@ use MintDoor\Roster\SectionsHandler;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
+use MintDoor\Weeks\HoursHandler;
 
 /** Takes back what an entry of a site's history says was done. Runs inside a transaction, under the site's lock. */
 final readonly class UndoEntry
@@ -25,6 +26,7 @@ final readonly class UndoEntry
         private ChangeHandler $changeLists,
         private SiteHandler $sites,
         private SectionsHandler $sections,
+        private HoursHandler $hours,
         private ItemsHandler $items,
         private Labels $labels,
         private History $history,
@@ -56,6 +58,11 @@ final readonly class UndoEntry
             SectionsHandler::assertMay($access);
 
             return new UndoneEntry($this->sections->undo($access, $entry->data, $sequence), null);
+        }
+        if (HoursHandler::CHANGED === $entry->code) {
+            SectionsHandler::assertMay($access);
+
+            return new UndoneEntry($this->hours->undo($access, $entry->data, $sequence), null);
         }
         if (ItemsHandler::SHOWN === $entry->code) {
             ItemsHandler::assertMay($access);

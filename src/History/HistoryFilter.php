@@ -42,6 +42,7 @@ final readonly class HistoryFilter
             'put-in-section',
             'clear-sections',
             'sections-changed',
+            'hours-changed',
             'carry-in',
             'carry-out',
             'carry-back',

@@ -17,17 +17,24 @@ final class Values
      * @param array<string, string|int|list<string>|null> $values
      * @param callable(string): string                    $doorName
      * @param callable(string): string                    $sectionName
+     * @param ?callable(string): string                   $siteName
      *
      * @return array<string, string|int|list<string>|null>
      */
-    public static function json(array $values, callable $doorName, callable $sectionName): array
-    {
+    public static function json(
+        array $values,
+        callable $doorName,
+        callable $sectionName,
+        ?callable $siteName = null,
+    ): array {
         foreach ($values as $key => $value) {
             if (\is_int($value) && \in_array($key, self::INSTANTS, true)) {
                 $values[$key] = Instant::toJson($value);
             } elseif ('door' === $key && \is_string($value)) {
                 $values[$key] = $doorName($value);
-            } elseif ('section' === $key && \is_string($value)) {
+            } elseif ('otherSite' === $key && \is_string($value) && null !== $siteName) {
+                $values[$key] = $siteName($value);
+            } elseif (\in_array($key, ['section', 'otherSection'], true) && \is_string($value)) {
                 $values[$key] = $sectionName($value);
             } elseif ('sections' === $key && \is_array($value)) {
                 $values[$key] = array_map($sectionName, $value);

@@ -15,7 +15,7 @@ final class OpenPaths
      * `config/serve/nginx.conf`. A test compares.
      */
     public const PATTERN = '^/api/v1/(health|look|sign-in|first-password|forgotten-password|join/look|join/account'
-        .'|register|register/look|register/confirm|previews/[0-9a-f-]{36})$';
+        .'|register|register/look|register/confirm|previews/[0-9a-f-]{36}|calendars/[\w-]{43}[.]ics)$';
 
     private function __construct() {}
 

@@ -37,6 +37,20 @@ final class AuthorizationTest extends ApiTestCase
         'PUT /sites/{site}/life' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/sections' => [401, 403, 200, 200, 404, 200],
         'PUT /sites/{site}/sections' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/hours' => [401, 403, 200, 200, 404, 200],
+        'PUT /sites/{site}/hours' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/hours/read' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/hours/calendar' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/week' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/clashes' => [401, 403, 403, 200, 404, 200],
+        'GET /me/week' => [401, 200, 200, 200, 200, 200],
+        'GET /people/{person}/week' => [401, 403, 200, 200, 200, 200],
+        'GET /rooms' => [401, 403, 200, 200, 200, 200],
+        'GET /rooms/week' => [401, 403, 200, 200, 200, 200],
+        'GET /me/calendar-address' => [401, 200, 200, 200, 200, 200],
+        'POST /me/calendar-address' => [401, 201, 201, 201, 201, 201],
+        'DELETE /me/calendar-address' => [401, 200, 200, 200, 200, 200],
+        'GET /calendars/{token}.ics' => [404, 404, 404, 404, 404, 404],
         'GET /sites/{site}/items' => [401, 200, 200, 200, 404, 200],
         'PUT /sites/{site}/items' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/items/{item}/people' => [401, 403, 200, 200, 404, 200],
@@ -225,11 +239,13 @@ final class AuthorizationTest extends ApiTestCase
                         '{registration}' => Id::NONE,
                         '{session}' => str_repeat('0', 32),
                         '{item}' => 'welcome',
+                        '{token}' => str_repeat('x', 43),
                     ])
                     .([
                         'GET /sites' => '?scope=all',
                         'GET /people' => '?q=learner',
                         'GET /first-day-check' => '?day=2026-12-01',
+                        'GET /rooms/week' => '?room=12',
                         'GET /sites/{site}/first-day-check' => '?day=2026-12-01',
                         'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01',
                         'DELETE /sites/{site}/settled-lines' => '?gist=nobody',
@@ -325,6 +341,7 @@ final class AuthorizationTest extends ApiTestCase
 
         return match ($operation) {
             'POST /sign-in' => [null, [], ['login' => 'learner', 'password' => self::PASSWORD]],
+            'GET /calendars/{token}.ics' => [null, ['{token}' => $this->calendarToken()], null],
             'POST /first-password' => [null, [], ['token' => $this->token('learner'), 'password' => $password]],
             'PUT /people/{person}/details' => [
                 'admin',
@@ -661,5 +678,12 @@ final class AuthorizationTest extends ApiTestCase
         ]);
 
         return ['{registration}' => $id];
+    }
+
+    private function calendarToken(): string
+    {
+        $made = $this->call('lead', 'POST', '/me/calendar-address', null, 201);
+
+        return basename((string) $made['path'], '.ics');
     }
 }

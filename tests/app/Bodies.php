@@ -32,6 +32,10 @@ trait Bodies
                 'named' => [['name' => 'Learners', 'visibility' => ['kind' => 'roles', 'names' => ['learner']]]],
             ],
             'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
+            'PUT /sites/{site}/hours' => ['hours' => [['first' => '2026-12-01', 'time' => '09:30', 'minutes' => 60]]],
+            'POST /sites/{site}/hours/read' => [
+                'text' => "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nEND:VCALENDAR\r\n",
+            ],
             'POST /sites/{site}/change-lists' => [
                 'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
             ],

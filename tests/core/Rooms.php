@@ -21,6 +21,7 @@ final class Rooms
         'Roles',
         'History',
         'Roster',
+        'Weeks',
         'Items',
         'Messages',
         'Intake',

@@ -31,6 +31,7 @@ use MintDoor\Core\Sites\Section;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\Core\Weeks\Commitments;
 use MintDoor\Demo\Dice;
 
 /** One site and its people in memory, changed through the core alone. The tests of laws play with it. */
@@ -40,6 +41,9 @@ final class World implements Ids
 
     /** @var array<string, Enrollment> */
     public array $enrollments = [];
+
+    /** @var array<string, Commitments> by person */
+    public array $weeks = [];
 
     private int $ids = 0;
 
@@ -121,6 +125,7 @@ final class World implements Ids
             $leads,
             'staff',
             $this->sectionsHeld(),
+            $this->weeks[$person] ?? new Commitments(),
         );
     }
 

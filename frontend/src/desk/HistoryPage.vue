@@ -34,6 +34,7 @@ const CODES = [
   'put-in-section',
   'clear-sections',
   'sections-changed',
+  'hours-changed',
   'carry-in',
   'carry-out',
   'carry-back',

@@ -29,6 +29,8 @@ const CODES = [
   'password-wanted',
   'sessions-ended',
   'own-sessions-ended',
+  'calendar-address-made',
+  'calendar-address-dropped',
   'person-changed',
   'account-closed',
   'account-opened',

@@ -888,6 +888,210 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description When a site meets, as a whole and by section: of sections those whose people the caller sees. */
+        get: operations["hours"];
+        /** @description Says when a site and its sections meet. Those that are left out are no more. */
+        put: operations["putHours"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/hours/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a calendar that was made elsewhere would come to here: its events with their rules, days left out and moved meetings. Keeps nothing. */
+        post: operations["readHours"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/hours/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description The hours of a site as a calendar. */
+        get: operations["hoursCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description A week of a site, of those sections whose people the caller sees. */
+        get: operations["siteWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/clashes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Who of a site is wanted in two places at once from now on, and who meant it. */
+        get: operations["clashes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One's own week, in all one's sites. */
+        get: operations["ownWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        /** @description The week of somebody. Who does not look after them is told the names of those sites only that they run themselves. */
+        get: operations["personWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Rooms in which something meets from now on. */
+        get: operations["rooms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rooms/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A week of a room. Which sites meet there is said of those one is in or administers. */
+        get: operations["roomWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/calendar-address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Whether one's week is there as a calendar at a secret address. */
+        get: operations["calendarAddress"];
+        put?: never;
+        /** @description Makes a secret address for the calendar of one's week; one of before is good no more. It is told this once. */
+        post: operations["renewCalendarAddress"];
+        /** @description Takes the secret address away. */
+        delete: operations["dropCalendarAddress"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendars/{token}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        /** @description Somebody's week as a calendar, for whoever has its secret address. */
+        get: operations["calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/items": {
         parameters: {
             query?: never;
@@ -3568,7 +3772,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3578,6 +3782,198 @@ export interface components {
         HistoryEntries: {
             items: components["schemas"]["HistoryEntry"][];
             next: string | null;
+        };
+        /** @description One meeting that is off, or at another time or place. */
+        MeetingChange: {
+            /**
+             * Format: date
+             * @description on which it would be
+             */
+            day: string;
+            /**
+             * Format: date
+             * @description on which it is; null where it is off
+             */
+            toDay?: string | null;
+            time?: string;
+            minutes?: number;
+            room?: string;
+            building?: string;
+        };
+        Hours: {
+            id: components["schemas"]["Id"];
+            /** @description null for the site as a whole */
+            section: components["schemas"]["Id"] | null;
+            name: string;
+            /** Format: date */
+            first: string;
+            time: string;
+            minutes: number;
+            /** @description of the week, 1 for Monday */
+            days: number[];
+            /** @description of every so many weeks */
+            every: number;
+            /**
+             * Format: date
+             * @description the last day, where there are days of the week
+             */
+            until: string | null;
+            /** @description RFC 5545 (3.3.10), where it says more than days of the week */
+            rule: string | null;
+            room: string;
+            building: string;
+            /** @description whether it is off on days off of the platform's calendar */
+            rests: boolean;
+            changes: components["schemas"]["MeetingChange"][];
+            /** @description null for that of the site */
+            zone: string | null;
+            /** @description that are held, from the first to the last */
+            meetings: number;
+            /** @description on which there is none for the platform's calendar */
+            off: string[];
+            /** Format: date-time */
+            next: string | null;
+            /** Format: date-time */
+            last: string | null;
+        };
+        /** @description A meeting, as it is named. */
+        Occasion: {
+            hours: components["schemas"]["Id"];
+            /** @description null where one does not see which it is */
+            site: components["schemas"]["Somebody"] | null;
+            sectionId: components["schemas"]["Id"] | null;
+            section: string | null;
+            name: string;
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            until: string;
+            room: string;
+            building: string;
+        };
+        /** @description Hours that want their room when something else does. */
+        PlaceClash: {
+            hours: components["schemas"]["Id"];
+            with: components["schemas"]["Occasion"];
+            times: number;
+        };
+        HoursOfSite: {
+            hours: components["schemas"]["Hours"][];
+            clashes: components["schemas"]["PlaceClash"][];
+            /**
+             * Format: date
+             * @description of the site's term
+             */
+            lastDay: string | null;
+            version: number;
+            entry: number | null;
+        };
+        HoursWanted: {
+            /** @description null for new ones */
+            id?: components["schemas"]["Id"] | null;
+            /** @description null for the site as a whole */
+            section?: components["schemas"]["Id"] | null;
+            name?: string;
+            /** Format: date */
+            first: string;
+            time: string;
+            minutes: number;
+            /** @description of the week, 1 for Monday */
+            days?: number[];
+            /** @description of every so many weeks */
+            every?: number;
+            /**
+             * Format: date
+             * @description the last day, where there are days of the week
+             */
+            until?: string | null;
+            /** @description RFC 5545 (3.3.10), where it says more than days of the week */
+            rule?: string | null;
+            room?: string;
+            building?: string;
+            /** @description whether it is off on days off of the platform's calendar */
+            rests?: boolean;
+            changes?: components["schemas"]["MeetingChange"][];
+            /** @description null for that of the site */
+            zone?: string | null;
+        };
+        HoursRead: {
+            hours: components["schemas"]["HoursWanted"][];
+            /** @description events without a time, which are left out */
+            wholeDays: number;
+            /** @description events nothing could be made of */
+            others: number;
+        };
+        /** @description A meeting in its day. */
+        MeetingShown: {
+            occasion: components["schemas"]["Occasion"];
+            lane: number;
+            lanes: number;
+            clash: boolean;
+        };
+        /** @description From one building to another, with less time than the way takes. */
+        Walk: {
+            before: components["schemas"]["Occasion"];
+            after: components["schemas"]["Occasion"];
+            minutes: number;
+        };
+        WeekDay: {
+            /** Format: date */
+            day: string;
+            /** @description what the day is off for */
+            off: string | null;
+            meetings: components["schemas"]["MeetingShown"][];
+            free: {
+                /** Format: date-time */
+                from: string;
+                /** Format: date-time */
+                until: string;
+            }[];
+            walks: components["schemas"]["Walk"][];
+        };
+        /** @description Two hours at the same time. */
+        Clash: {
+            one: components["schemas"]["Occasion"];
+            other: components["schemas"]["Occasion"];
+            times: number;
+        };
+        /** @description Seven days from Monday. */
+        Week: {
+            zone: string;
+            days: components["schemas"]["WeekDay"][];
+            clashes: components["schemas"]["Clash"][];
+            /**
+             * Format: date
+             * @description day of the next meeting after them
+             */
+            next: string | null;
+        };
+        /** @description Who let somebody be in two places at once on purpose. */
+        ClashMeant: {
+            by: components["schemas"]["Somebody"];
+            /** Format: date-time */
+            at: string;
+            why: string | null;
+        };
+        ClashedPerson: {
+            person: components["schemas"]["Somebody"];
+            clashes: components["schemas"]["Clash"][];
+            meant: components["schemas"]["ClashMeant"] | null;
+        };
+        Clashes: {
+            people: components["schemas"]["ClashedPerson"][];
+        };
+        Rooms: {
+            rooms: {
+                room: string;
+                building: string;
+            }[];
+        };
+        CalendarAddress: {
+            /** Format: date-time */
+            madeAt: string | null;
+            /** @description only when it has just been made */
+            path: string | null;
         };
         VisibilityAtom: {
             /** @enum {unknown} */
@@ -3973,6 +4369,8 @@ export interface components {
             named?: string | null;
             /** @description that the site will have no lead from a day on, and this is meant */
             leadEnds?: boolean;
+            /** @description that they will be wanted in two places at once, and this is meant; the note says why */
+            clash?: boolean;
         };
         /** @description Lines written out, or the same for each of some people in each of some sites */
         ContentsRequest: {
@@ -6834,7 +7232,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -6920,6 +7318,430 @@ export interface operations {
             };
             401: components["responses"]["NotSignedIn"];
             403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    hours: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursOfSite"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putHours: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    hours: components["schemas"]["HoursWanted"][];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursOfSite"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    readHours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursRead"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    hoursCalendar: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description an iCalendar (RFC 5545) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    siteWeek: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                /** @description a day of the week that is meant; today's where none is said */
+                day?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    clashes: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Clashes"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    ownWeek: {
+        parameters: {
+            query?: {
+                /** @description a day of the week that is meant; today's where none is said */
+                day?: string;
+                /** @description name of the time zone in which its days are */
+                zone?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    personWeek: {
+        parameters: {
+            query?: {
+                /** @description a day of the week that is meant; today's where none is said */
+                day?: string;
+                /** @description name of the time zone in which its days are */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    rooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rooms"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    roomWeek: {
+        parameters: {
+            query?: {
+                /** @description a day of the week that is meant; today's where none is said */
+                day?: string;
+                /** @description name of the time zone in which its days are */
+                zone?: string;
+                /** @description its name */
+                room?: string;
+                /** @description the building it is in */
+                building?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    calendarAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarAddress"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    renewCalendarAddress: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarAddress"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    dropCalendarAddress: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarAddress"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description an iCalendar (RFC 5545) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            404: components["responses"]["NotFound"];
+            429: components["responses"]["TooManyTries"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -189,7 +189,7 @@ final class AccountListRows extends BaseRepository
     public function removeAccounts(string $changeList, array $people): void
     {
         $ids = self::binary($people);
-        foreach (['account', 'session', 'first_password'] as $table) {
+        foreach (['account', 'session', 'first_password', 'calendar_address'] as $table) {
             $this->execute("DELETE FROM $table WHERE person_id IN (?)", [$ids]);
         }
         $this->execute("UPDATE account_row SET outcome = 'undone' WHERE change_list_id = ? AND person_id IN (?)", [

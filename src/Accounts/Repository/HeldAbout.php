@@ -104,6 +104,7 @@ final class HeldAbout extends BaseRepository
                 'account',
                 'session',
                 'first_password',
+                'calendar_address',
                 'person_label',
                 'person_detail',
                 'person_note',
@@ -120,6 +121,9 @@ final class HeldAbout extends BaseRepository
     public function emptyOverrides(string $person): void
     {
         $this->execute('UPDATE enrollment_override SET note = NULL WHERE person_id = ?', [Id::binary($person)]);
+        $this->execute("UPDATE change_line SET notes = JSON_REMOVE(notes, '$.why') WHERE person_id = ?", [
+            Id::binary($person),
+        ]);
     }
 
     /** What was typed or pasted in change lists that are done, where it names them. */

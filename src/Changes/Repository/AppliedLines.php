@@ -93,4 +93,33 @@ final class AppliedLines extends BaseRepository
 
         return null !== $this->row($sql, [Id::binary($site)]);
     }
+
+    /**
+     * The last line of each of some people of a site that put them in two places at once on purpose.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, Row> with `made_by`, their name, `made_at` and `why`, by person
+     */
+    public function meant(string $site, array $people): array
+    {
+        $meant = [];
+        foreach (
+            [] === $people ? [] : $this->rows(
+                "SELECT n.person_id, s.made_by, s.made_at, p.given_name, p.family_name, p.preferred_name,
+                    JSON_VALUE(n.notes, '$.why') AS why
+                 FROM change_line n
+                 JOIN change_list s ON s.id = n.change_list_id
+                 JOIN person p ON p.id = s.made_by
+                 WHERE n.site_id = ? AND n.person_id IN (?)
+                    AND JSON_CONTAINS(JSON_EXTRACT(n.notes, '$.cautions[*].code'), '\"clash\"')
+                 ORDER BY n.version_after",
+                [Id::binary($site), self::binary($people)],
+            ) as $row
+        ) {
+            $meant[$row->id('person_id')] = $row;
+        }
+
+        return $meant;
+    }
 }

@@ -14,6 +14,8 @@ use MintDoor\Changes\StoredChanges;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\Effect;
 use MintDoor\Core\Changes\EffectKind;
+use MintDoor\Core\Changes\Laws;
+use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
@@ -169,10 +171,23 @@ final class ChangeStore extends BaseRepository
             'verdict' => $change->verdict->value,
             'state_before' => $json((array) $answer->before),
             'state_after' => $json((array) $answer->after),
-            'notes' => $json(['reasons' => $answer->reasons, 'cautions' => $answer->cautions]),
+            'notes' => $json([
+                'reasons' => $answer->reasons,
+                'cautions' => $answer->cautions,
+                ...self::why($line, $change),
+            ]),
             'effects' => $json(array_map(EffectCodec::write(...), $change->effects)),
             'undoes' => BulkWriter::id($line->undoes),
         ];
+    }
+
+    /** @return array{why?: string} why somebody is in two places at once on purpose */
+    private static function why(ComputedLine $line, ComputedChange $change): array
+    {
+        $note = trim((string) $line->note);
+        $clash = array_filter($change->cautions, static fn(Note $caution): bool => Laws::CLASH === $caution->code);
+
+        return '' === $note || [] === $clash ? [] : ['why' => $note];
     }
 
     private static function change(ComputedLine $line): ComputedChange

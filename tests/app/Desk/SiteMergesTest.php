@@ -49,6 +49,29 @@ final class SiteMergesTest extends ApiTestCase
         self::assertSame(0, $status, $said);
     }
 
+    public function testEverybodyKeepsTheWeekTheyHad(): void
+    {
+        $this->hours('site', '09:00');
+        $this->hours('other', '18:00');
+        $week = fn(string $as): array => array_map(
+            static fn(array $meeting): string => substr((string) $meeting['occasion']['from'], 11, 5),
+            array_merge(...array_column($this->call($as, 'GET', '/me/week?day=2026-12-02')['days'], 'meetings')),
+        );
+        $all = static fn(): array => array_map($week, ['learner', 'colleague', 'lead']);
+        $before = $all();
+        self::assertSame([['08:00'], ['17:00'], ['08:00', '17:00']], $before, 'an hour before UTC');
+        $made = $this->merge(apply: true);
+        self::assertSame($before, $all());
+        $sections = array_column($this->call('lead', 'GET', $this->path('site').'/sections')['sections'], 'id', 'name');
+        $out = $this->split([$sections['Evening choir']], ['title' => 'Choir', 'code' => 'CHOIR', 'apply' => true]);
+        self::assertSame($before, $all());
+        $this->call('lead', 'POST', '/site-splits/'.$out['changeList'].'/undo', ['apply' => true]);
+        self::assertSame($before, $all());
+        $this->call('lead', 'POST', '/site-merges/'.$made['changeList'].'/undo', ['apply' => true]);
+        self::assertSame($before, $all());
+        self::assertCount(1, $this->call('lead', 'GET', $this->path('site').'/hours')['hours']);
+    }
+
     public function testWhoeverIsTwoThingsIsAskedAbout(): void
     {
         $this->change('admin', 'let-in', 'learner', 'day-guest', site: 'other');
@@ -279,6 +302,14 @@ final class SiteMergesTest extends ApiTestCase
             ['sections' => $sections, ...$more],
             $expected
         );
+    }
+
+    private function hours(string $site, string $time): void
+    {
+        $version = $this->call('lead', 'GET', $this->path($site))['version'];
+        $one = ['first' => '2026-11-30', 'time' => $time, 'minutes' => 60, 'days' => [3], 'until' => '2026-12-18'];
+        $if = ['If-Match' => "\"$version\""];
+        $this->call('lead', 'PUT', $this->path($site).'/hours', ['hours' => [$one]], 200, $if);
     }
 
     /** @return list<string> ids */

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Weeks\Repository;
+
+use MintDoor\Roster\Entity\Section;
+use MintDoor\Shared\BaseRepository;
+use MintDoor\Sites\Entity\Site;
+use MintDoor\Weeks\Entity\Hours;
+
+/** @extends BaseRepository<Hours> */
+final class StoredHours extends BaseRepository
+{
+    protected const ENTITY = Hours::class;
+
+    /**
+     * @param list<string> $sites ids
+     *
+     * @return list<Hours> of sites, in their order; of those only whose last meeting is not over at an instant
+     */
+    public function of(array $sites, int $from): array
+    {
+        if ([] === $sites) {
+            return [];
+        }
+        $class = Hours::class;
+        $dql = "SELECT h, s, d FROM $class h JOIN h.site s JOIN s.division d
+            WHERE s.id IN (:sites) AND h.untilAt > :from ORDER BY h.place, h.id";
+
+        return $this->found($this->dql($dql, ['sites' => $sites])->setParameter('from', $from, 'instant')->getResult());
+    }
+
+    /** @return list<Hours> all of a site, in their order */
+    public function all(string $site): array
+    {
+        return $this->findBy(['site' => $site], ['place' => 'ASC', 'id' => 'ASC']);
+    }
+
+    public function any(string $site, int $from): bool
+    {
+        $class = Hours::class;
+        $dql = "SELECT 1 FROM $class h WHERE h.site = :site AND h.untilAt > :from";
+        $query = $this->dql($dql, ['site' => $site])->setParameter('from', $from, 'instant')->setMaxResults(1);
+
+        return [] !== $query->getArrayResult();
+    }
+
+    /** @return list<Hours> that meet in a room in a stretch of time, by what `Place::key()` says of it */
+    public function inRoom(string $place, int $from, int $until): array
+    {
+        $class = Hours::class;
+        $query = $this->getEntityManager()->createQuery(
+            "SELECT h, s, d FROM $class h JOIN h.site s JOIN s.division d
+             WHERE h.placeKey = :place AND s.takenBack = false AND h.untilAt > :from AND h.fromAt < :until
+             ORDER BY h.fromAt, h.id",
+        );
+        $query->setParameter('place', $place)->setParameter('from', $from, 'instant');
+        $query->setParameter('until', $until, 'instant');
+
+        return $this->found($query->getResult());
+    }
+
+    /** @return list<Hours> one of each room that is used from an instant on, by its place */
+    public function rooms(int $from, int $most): array
+    {
+        $class = Hours::class;
+        $query = $this->getEntityManager()->createQuery(
+            "SELECT h FROM $class h
+             WHERE h.id IN (
+                SELECT MIN(o.id) FROM $class o JOIN o.site os WHERE os.takenBack = false AND o.untilAt > :from AND o.placeKey <> '' GROUP BY o.placeKey
+             )
+             ORDER BY h.placeKey",
+        );
+        $query->setParameter('from', $from, 'instant')->setMaxResults($most);
+
+        return $this->found($query->getResult());
+    }
+
+    /** Of a site that is there, for a section of it that is, or for all of it. */
+    public function make(string $id, string $site, ?string $section, int $place): Hours
+    {
+        $made = new Hours(
+            $id,
+            $this->reference(Site::class, $site),
+            $this->reference(Section::class, $section),
+            $place,
+            [],
+        );
+        $this->add($made);
+
+        return $made;
+    }
+
+    public function sectionOf(?string $section): ?Section
+    {
+        return $this->reference(Section::class, $section);
+    }
+
+    /** @return list<Hours> */
+    private function found(mixed $result): array
+    {
+        $found = [];
+        foreach ((array) $result as $each) {
+            \assert($each instanceof Hours);
+            $found[] = $each;
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,315 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Weeks;
+
+use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
+use Sabre\VObject\Component\VCalendar;
+use Sabre\VObject\Reader;
+
+/** When sites and sections meet, whose week that is, and who would be in two places at once. */
+final class HoursTest extends ApiTestCase
+{
+    private const WEEKLY = ['time' => '09:30', 'minutes' => 90, 'first' => '2026-11-23', 'days' => [1]];
+
+    private const UNTIL = ['until' => '2026-12-18', 'room' => '12', 'building' => 'Quay House'];
+
+    /** @var array<string, string> ids by name */
+    private array $sections = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $made = $this->put('sections', ['sections' => [['name' => 'Morning'], ['name' => 'Evening']]]);
+        $this->sections = array_column($made['sections'], 'id', 'name');
+    }
+
+    public function testHoursAreSaidKeptAndUndone(): void
+    {
+        $made = $this->hours([
+            [...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning'], 'every' => 2],
+            ['time' => '18:00', 'minutes' => 60, 'first' => '2026-12-01', 'name' => 'Concert'],
+        ]);
+        self::assertSame([[1], []], array_column($made['hours'], 'days'));
+        self::assertSame([2, 1], array_column($made['hours'], 'meetings'));
+        self::assertSame('2026-12-18', $made['lastDay']);
+        self::assertSame('2026-12-07', substr((string) $made['hours'][0]['next'], 0, 10));
+        $same = array_values(array_map(self::wanted(...), $made['hours']));
+        self::assertNull($this->hours($same)['entry'], 'nothing to do');
+        $fewer = $this->hours([$same[0]]);
+        self::assertCount(1, $fewer['hours']);
+        $this->call('lead', 'POST', $this->path('/history/'.$fewer['entry'].'/undo'));
+        $back = $this->call('lead', 'GET', $this->path('/hours'));
+        self::assertSame($made['hours'], $back['hours']);
+        $this->hours([...$same, [...self::WEEKLY, ...self::UNTIL]]);
+        $this->call('lead', 'POST', $this->path('/history/'.$made['entry'].'/undo'), null, 409);
+    }
+
+    public function testWhatIsWrongIsSaidAtItsField(): void
+    {
+        foreach (
+            [
+                'until' => [...self::WEEKLY],
+                'until ' => [...self::WEEKLY, 'until' => '2026-11-01'],
+                'section' => [...self::WEEKLY, ...self::UNTIL, 'section' => $this->ids['lead']],
+                'rule' => [...self::WEEKLY, 'days' => [], 'rule' => 'FREQ=WEEKLY'],
+                'rule ' => [...self::WEEKLY, 'days' => [], 'rule' => 'every now and then'],
+                'rule  ' => [...self::WEEKLY, 'days' => [], 'rule' => 'FREQ=DAILY;COUNT=900'],
+                'zone' => [...self::WEEKLY, ...self::UNTIL, 'zone' => 'Nowhere/At_All'],
+                'time' => [...self::WEEKLY, ...self::UNTIL, 'time' => '25:00'],
+                'changes/0/day' => [...self::WEEKLY, ...self::UNTIL, 'changes' => [['day' => '2026-11-24']]],
+                'changes/1/day' => [
+                    ...self::WEEKLY,
+                    ...self::UNTIL,
+                    'changes' => [['day' => '2026-11-30'], ['day' => '2026-11-30', 'toDay' => '2026-12-01']],
+                ],
+            ] as $field => $one
+        ) {
+            $wrong = $this->hours([$one], expected: 422);
+            self::assertSame('/hours/0/'.trim($field), $wrong['errors'][0]['pointer'], $field);
+        }
+        self::assertSame([], $this->call('lead', 'GET', $this->path('/hours'))['hours']);
+    }
+
+    public function testDaysOffAndSingleDaysAreTakenOutAndTheCalendarSaysTheSame(): void
+    {
+        $made = $this->hours([[
+            ...self::WEEKLY,
+            ...self::UNTIL,
+            'section' => $this->sections['Morning'],
+            'changes' => [
+                ['day' => '2026-11-30'],
+                ['day' => '2026-12-07', 'toDay' => '2026-12-08', 'time' => '14:00', 'minutes' => 45, 'room' => '3'],
+            ],
+        ]]);
+        self::assertSame(3, $made['hours'][0]['meetings']);
+        $week = $this->call('lead', 'GET', $this->path('/week?day=2026-12-09'));
+        self::assertSame([0, 1, 0, 0, 0, 0, 0], array_map(count(...), array_column($week['days'], 'meetings')));
+        $moved = $week['days'][1]['meetings'][0]['occasion'];
+        self::assertSame(['Harmony', 'Morning', '3'], [$moved['site']['name'], $moved['section'], $moved['room']]);
+        $this->client->request('GET', '/api/v1'.$this->path('/hours/calendar'));
+        $text = (string) $this->client->getResponse()->getContent();
+        $read = Reader::read($text);
+        \assert($read instanceof VCalendar);
+        $problems = array_filter($read->validate(), static fn(array $one): bool => $one['level'] > 1);
+        self::assertSame([], $problems);
+        $again = $this->call('lead', 'POST', $this->path('/hours/read'), ['text' => $text]);
+        self::assertSame([1, 0, 0], [\count($again['hours']), $again['wholeDays'], $again['others']]);
+        foreach (['section', 'first', 'time', 'minutes', 'days', 'until', 'room', 'building', 'changes'] as $field) {
+            $expected = $made['hours'][0][$field];
+            self::assertEquals('changes' === $field ? self::places($expected) : $expected, $again['hours'][0][$field]);
+        }
+    }
+
+    public function testACalendarOfOthersIsRead(): void
+    {
+        $text = implode("\r\n", [
+            'BEGIN:VCALENDAR',
+            'VERSION:2.0',
+            'PRODID:-//Quay Hall//Rooms//EN',
+            'BEGIN:VEVENT',
+            'UID:one',
+            'SUMMARY:Harmony, evening class',
+            'DTSTART;TZID=America/New_York:20260910T183000',
+            'DURATION:PT1H30M',
+            'RRULE:FREQ=MONTHLY;BYDAY=2TH;COUNT=4',
+            'LOCATION:Room 3, Mill Hall',
+            'EXDATE;TZID=America/New_York:20261008T183000',
+            'RDATE;TZID=America/New_York:20261201T183000',
+            'END:VEVENT',
+            'BEGIN:VEVENT',
+            'UID:two',
+            'SUMMARY:Rehearsal',
+            'DTSTART:20260907T120000',
+            'DTEND:20260907T130000',
+            'RRULE:FREQ=WEEKLY;BYDAY=MO,WE',
+            'END:VEVENT',
+            'BEGIN:VEVENT',
+            'UID:three',
+            'DTSTART;VALUE=DATE:20261225',
+            'END:VEVENT',
+            'BEGIN:VEVENT',
+            'UID:four',
+            'STATUS:CANCELLED',
+            'DTSTART:20260907T120000Z',
+            'END:VEVENT',
+            'END:VCALENDAR',
+        ]);
+        $read = $this->call('lead', 'POST', $this->path('/hours/read'), ['text' => $text]);
+        self::assertSame([3, 1, 1], [\count($read['hours']), $read['wholeDays'], $read['others']]);
+        [$monthly, $extra, $weekly] = $read['hours'];
+        self::assertSame($this->sections['Evening'], $monthly['section']);
+        self::assertSame('FREQ=MONTHLY;BYDAY=2TH;COUNT=4', $monthly['rule']);
+        self::assertSame(['Room 3', 'Mill Hall', 90], [$monthly['room'], $monthly['building'], $monthly['minutes']]);
+        self::assertSame(['2026-10-08'], array_column($monthly['changes'], 'day'));
+        self::assertSame(['2026-12-01', null], [$extra['first'], $extra['rule']]);
+        self::assertSame([[1, 3], '2026-12-18', null], [$weekly['days'], $weekly['until'], $weekly['zone']]);
+        $kept = $this->hours($read['hours']);
+        // Half past six in New York, in summer and in winter.
+        self::assertSame(3, $kept['hours'][0]['meetings']);
+        self::assertSame('2026-12-10T23:30:00Z', $kept['hours'][0]['next']);
+        foreach (['nothing', "BEGIN:VCARD\r\nEND:VCARD", ''] as $none) {
+            $this->call('lead', 'POST', $this->path('/hours/read'), ['text' => $none], 422);
+        }
+    }
+
+    public function testWhoIsWantedElsewhereIsAskedAboutAndFoundAgain(): void
+    {
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']]]);
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'time' => '10:30']], 'draft');
+        $into = ['section' => $this->sections['Morning']];
+        $asked = $this->change('lead', 'put-in-section', 'learner', expected: 409, more: $into);
+        self::assertSame('needs-choice', $asked['line']['verdict']);
+        $note = $asked['line']['reasons'][0];
+        self::assertSame(['clash', 'Draft', 'Morning'], [
+            $note['code'],
+            $note['values']['otherSite'],
+            $note['values']['section'],
+        ]);
+        self::assertSame([3, 0], [$note['values']['times'], $note['values']['more']]);
+        $this->change('lead', 'put-in-section', 'learner', expected: 422, more: [...$into, 'clash' => true]);
+        $meant = [...$into, 'clash' => true, 'note' => 'Leaves early on Mondays.'];
+        $line = $this->change('lead', 'put-in-section', 'learner', more: $meant);
+        self::assertSame(['clash'], array_column($line['cautions'], 'code'));
+        $people = $this->call('lead', 'GET', $this->path('/clashes'))['people'];
+        self::assertSame([$this->ids['learner']], array_column(array_column($people, 'person'), 'id'));
+        self::assertSame('Leaves early on Mondays.', $people[0]['meant']['why']);
+        self::assertSame($this->ids['lead'], $people[0]['meant']['by']['id']);
+        self::assertSame(3, $people[0]['clashes'][0]['times']);
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);
+        self::assertSame([], $this->call('lead', 'GET', $this->path('/clashes'))['people']);
+        // The lead teaches both.
+        $this->change('admin', 'put-in-section', 'lead', expected: 409, more: $into);
+    }
+
+    public function testAWeekIsForThemselvesAndForWhoMaySeeIt(): void
+    {
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']]]);
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'time' => '11:05', 'building' => 'Mill Hall']], 'draft');
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Morning']]);
+        $own = $this->call('learner', 'GET', '/me/week?day=2026-12-03');
+        self::assertSame(['Harmony', 'Draft'], self::names($own));
+        self::assertSame([5], array_column($own['days'][0]['walks'], 'minutes'));
+        self::assertSame('2026-12-07', $own['next']);
+        self::assertCount(2, $own['days'][0]['free']);
+        self::assertSame([], self::names($this->call('newcomer', 'GET', '/me/week?day=2026-12-03')));
+        $of = '/people/'.$this->ids['learner'].'/week?day=2026-12-03';
+        self::assertSame(['Harmony', 'Draft'], self::names($this->call('lead', 'GET', $of)));
+        // Who does not look after somebody does not learn which sites theirs are.
+        $this->change('lead', 'let-in', 'cotutor', 'co-tutor', site: 'draft');
+        $other = '/people/'.$this->ids['cotutor'].'/week?day=2026-12-03';
+        self::assertSame(['Draft'], self::names($this->call('lead', 'GET', $other)));
+        self::assertSame([null], self::names($this->call('assistant', 'GET', $other)));
+        $this->call('assistant', 'GET', $of, null, 404);
+        $this->call('newcomer', 'GET', $of, null, 403);
+        $rooms = $this->call('assistant', 'GET', '/rooms')['rooms'];
+        self::assertEqualsCanonicalizing(['Quay House', 'Mill Hall'], array_column($rooms, 'building'));
+        $room = '/rooms/week?day=2026-12-03&room=12&building=mill%20hall';
+        self::assertSame(['Draft'], self::names($this->call('lead', 'GET', $room)));
+        self::assertSame([null], self::names($this->call('colleague', 'GET', $room)));
+    }
+
+    public function testTwoInOneRoomAreSaid(): void
+    {
+        $this->hours([[...self::WEEKLY, ...self::UNTIL]], 'draft');
+        $made = $this->hours([[...self::WEEKLY, ...self::UNTIL, 'room' => ' 12', 'time' => '10:00']]);
+        self::assertSame(['Draft', 3], [$made['clashes'][0]['with']['site']['name'], $made['clashes'][0]['times']]);
+    }
+
+    public function testTheCalendarIsThereForWhoeverHasItsAddressAndNobodyElse(): void
+    {
+        $this->hours([[...self::WEEKLY, ...self::UNTIL]]);
+        self::assertNull($this->call('learner', 'GET', '/me/calendar-address')['madeAt']);
+        $made = $this->call('learner', 'POST', '/me/calendar-address', null, 201);
+        self::assertNull($this->call('learner', 'GET', '/me/calendar-address')['path'], 'told once');
+        $this->client->getCookieJar()->clear();
+        self::assertSame([200, 4], $this->fetched($made['path']));
+        self::assertStringNotContainsString(
+            substr((string) $made['path'], -20, 16),
+            json_encode($this->db()->fetchAllAssociative('SELECT HEX(token_hash) FROM calendar_address')) ?: '',
+        );
+        $again = $this->call('learner', 'POST', '/me/calendar-address', null, 201);
+        self::assertSame([404, 0], $this->fetched($made['path']));
+        $this->db()->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [
+            '2026-01-01 00:00:00',
+            Id::binary($this->ids['learner']),
+        ]);
+        self::assertSame([404, 0], $this->fetched($again['path']));
+    }
+
+    /** @return array{int, int} status of what is at an address, and how many events it has */
+    private function fetched(string $path): array
+    {
+        $this->client->request('GET', $path);
+        $answer = $this->client->getResponse();
+
+        return [$answer->getStatusCode(), substr_count((string) $answer->getContent(), 'BEGIN:VEVENT')];
+    }
+
+    /**
+     * @param array<string, mixed> $week
+     *
+     * @return list<?string> names of sites of its first day
+     */
+    private static function names(array $week): array
+    {
+        $sites = array_column(array_column($week['days'][0]['meetings'], 'occasion'), 'site');
+
+        return array_values(array_map(static fn(?array $site): ?string => $site['name'] ?? null, $sites));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $changes
+     *
+     * @return list<array<string, mixed>> as a calendar gives them back
+     */
+    private static function places(array $changes): array
+    {
+        return array_map(
+            static fn(array $change): array => null === $change['toDay']
+                ? ['time' => '', 'minutes' => 0, 'room' => '', 'building' => ''] + $change
+                : $change,
+            $changes,
+        );
+    }
+
+    /**
+     * @param array<string, mixed> $hours
+     *
+     * @return array<string, mixed>
+     */
+    private static function wanted(array $hours): array
+    {
+        return array_diff_key($hours, array_flip(['meetings', 'off', 'next', 'last']));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $hours
+     *
+     * @return array<string, mixed>
+     */
+    private function hours(array $hours, string $site = 'site', int $expected = 200): array
+    {
+        return $this->put('hours', ['hours' => $hours], $site, $expected);
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     *
+     * @return array<string, mixed>
+     */
+    private function put(string $what, array $body, string $site = 'site', int $expected = 200): array
+    {
+        $path = '/sites/'.$this->ids[$site];
+        $version = $this->call('lead', 'GET', $path)['version'];
+
+        return $this->call('lead', 'PUT', "$path/$what", $body, $expected, ['If-Match' => "\"$version\""]);
+    }
+
+    private function path(string $more = ''): string
+    {
+        return '/sites/'.$this->ids['site'].$more;
+    }
+}
