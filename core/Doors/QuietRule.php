@@ -6,6 +6,7 @@ namespace MintDoor\Core\Doors;
 
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\WakingHours;
+use MintDoor\Core\Weeks\Meeting;
 
 /**
  * When somebody who came through a door has been away so long that the seat is another's: after so many days, or so
@@ -22,13 +23,13 @@ final readonly class QuietRule
     /**
      * @param ?int      $days     that count
      * @param ?int      $meetings missed one after the other
-     * @param list<int> $weekdays on which there are meetings: 1 for Monday to 7 for Sunday
+     * @param list<int> $weekdays on which there are meetings, 1 for Monday to 7 for Sunday: where the site does not say
      */
     public function __construct(public ?int $days = null, public ?int $meetings = null, public array $weekdays = []) {}
 
     public function holds(): bool
     {
-        return null !== $this->days || (null !== $this->meetings && [] !== $this->weekdays);
+        return null !== $this->days || null !== $this->meetings;
     }
 
     /**
@@ -37,11 +38,23 @@ final readonly class QuietRule
      * @param int                    $seen   when they were last here, or came in
      * @param callable(string): bool $counts whether a day, as year-month-day, is none off
      * @param int                    $opens  when the site did: what was before is nobody's absence
+     * @param ?list<Meeting>         $own    meetings that are theirs, by their beginning; null where the site does not
+     *     say when it meets: then there is one on each of the weekdays
      *
      * @return ?int the end of the day that makes it full; null while that is further off than the rule looks
      */
-    public function quietFrom(int $seen, \DateTimeZone $zone, callable $counts, int $opens = Time::BEGINNING): ?int
-    {
+    public function quietFrom(
+        int $seen,
+        \DateTimeZone $zone,
+        callable $counts,
+        int $opens = Time::BEGINNING,
+        ?array $own = null,
+    ): ?int {
+        $held = [];
+        foreach ($own ?? [] as $meeting) {
+            $on = (new \DateTimeImmutable('@'.$meeting->from))->setTimezone($zone)->format('Y-m-d');
+            $held[$on] = ($held[$on] ?? 0) + 1;
+        }
         $day = (new \DateTimeImmutable('@'.max($seen, $opens)))->setTimezone($zone)->setTime(0, 0);
         $days = $meetings = 0;
         for ($n = 0; $n < self::HORIZON; ++$n) {
@@ -50,10 +63,12 @@ final readonly class QuietRule
                 continue;
             }
             ++$days;
-            $meetings += (int) \in_array((int) $day->format('N'), $this->weekdays, true);
+            $meetings += null === $own
+                ? (int) \in_array((int) $day->format('N'), $this->weekdays, true)
+                : $held[$day->format('Y-m-d')] ?? 0;
             if (
                 (null !== $this->days && $days >= $this->days)
-                || (null !== $this->meetings && [] !== $this->weekdays && $meetings >= $this->meetings)
+                || (null !== $this->meetings && $meetings >= $this->meetings)
             ) {
                 return $day->modify('+1 day')->getTimestamp();
             }

@@ -44,11 +44,33 @@ final readonly class FirstDayCheck
                     : new FirstDayGroup($reason, $some->ids);
             }
         }
+
+        return new self($enter, $look, self::largestFirst($groups));
+    }
+
+    /** Others of the same site, looked at as of another instant, put with them. */
+    public function and(self $others): self
+    {
+        $groups = $this->groups;
+        foreach ($others->groups as $code => $group) {
+            $groups[$code] = isset($groups[$code]) ? $groups[$code]->and($group->people) : $group;
+        }
+
+        return new self($this->enter + $others->enter, $this->look + $others->look, self::largestFirst($groups));
+    }
+
+    /**
+     * @param array<string, FirstDayGroup> $groups
+     *
+     * @return array<string, FirstDayGroup>
+     */
+    private static function largestFirst(array $groups): array
+    {
         uasort(
             $groups,
             static fn(FirstDayGroup $a, FirstDayGroup $b): int => \count($b->people) <=> \count($a->people),
         );
 
-        return new self($enter, $look, $groups);
+        return $groups;
     }
 }

@@ -6,6 +6,7 @@ namespace MintDoor\Desk;
 
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Alike;
 use MintDoor\Core\Roster\FirstDayCheck;
 use MintDoor\Core\Roster\FirstDayGroup;
 use MintDoor\Core\Roster\Sight;
@@ -21,6 +22,7 @@ use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Seen;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\Sights;
+use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
@@ -30,6 +32,7 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Sites\SiteRow;
+use MintDoor\Weeks\Meetings;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -48,6 +51,7 @@ final readonly class FirstDayCheckController
         private ReasonJson $reasons,
         private PlatformClock $clock,
         private Sights $sights,
+        private Meetings $meetings,
     ) {}
 
     #[Expensive]
@@ -57,21 +61,30 @@ final readonly class FirstDayCheckController
         requirements: ['site' => Id::PATTERN],
         methods: ['GET']
     )]
-    public function checkFirstDay(string $site, #[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
+    public function checkFirstDay(string $site, #[CurrentUser] Caller $caller, #[FromQuery] FirstDayAsked $asked): Response
     {
         $access = $this->gate
             ->at($site, $caller)
             ->require(Permission::LetIn, 'desk.only-those-let-people');
-        $at = $this->instant($moment, $access->zone());
-        $people = $this->firstDay->people(
-            [$site => $at],
-            $this->sights->condition($access)
-        );
-        $firstDayCheck = FirstDayCheck::at($at, $access->site, $this->roles->book(), $people->alike[$site] ?? []);
+        $instants = null === $asked->day
+            ? $this->firstMeetings($access)
+            : ['' => $this->instant(new Moment($asked->day, $asked->time), $access->zone())];
+        $names = [];
+        $firstDayCheck = null;
+        foreach (array_unique($instants) as $at) {
+            $people = $this->firstDay->people([$site => $at], $this->sights->condition($access));
+            $theirs = array_filter(
+                $people->alike[$site] ?? [],
+                static fn(Alike $alike): bool => self::instantOf($alike, $at, $instants) === $at,
+            );
+            $some = FirstDayCheck::at($at, $access->site, $this->roles->book(), $theirs);
+            $firstDayCheck = $firstDayCheck?->and($some) ?? $some;
+            $names += $people->names;
+        }
         $groups = [];
         foreach ($firstDayCheck->groups as $group) {
             $found = array_map(
-                static fn(string $id): array => ['id' => $id, 'name' => $people->names[$id]],
+                static fn(string $id): array => ['id' => $id, 'name' => $names[$id]],
                 $group->people,
             );
             usort(
@@ -87,12 +100,49 @@ final readonly class FirstDayCheckController
             ];
         }
 
+        $first = min($instants);
+
         return new Answer([
-            'at' => Instant::toJson($at),
+            'at' => Instant::toJson($first),
             'enter' => $firstDayCheck->enter,
             'look' => $firstDayCheck->look,
             'groups' => $groups,
         ]);
+    }
+
+    /**
+     * When each section meets next; those of none with the site as a whole, or with whoever is first.
+     *
+     * @return non-empty-array<string, int> instants by id of the section, of those in none by nothing
+     *
+     * @throws Problem of type `Invalid` where nothing meets any more
+     */
+    private function firstMeetings(SiteAccess $access): array
+    {
+        $next = $this->meetings->next($access->site->id, $access->now);
+        if ([] === $next) {
+            throw Problem::field('/day', 'no-meeting', 'desk.choose-day-no-meeting');
+        }
+        $whole = $next[''] ?? Time::FOREVER;
+        $instants = ['' => $next[''] ?? min($next)];
+        foreach (array_keys($access->site->sections) as $section) {
+            $own = min($next[$section] ?? Time::FOREVER, $whole);
+            $instants[$section] = Time::FOREVER === $own ? $instants[''] : $own;
+        }
+
+        return $instants;
+    }
+
+    /**
+     * As of when people are looked at: their own next meeting, by the sections they are in at an instant.
+     *
+     * @param non-empty-array<string, int> $instants by section
+     */
+    private static function instantOf(Alike $alike, int $at, array $instants): int
+    {
+        $own = array_intersect_key($instants, array_flip($alike->timeline->at($at)->sections ?? []));
+
+        return [] === $own ? $instants[''] : min($own);
     }
 
     /** All sites the caller lets people into, each at that moment of its own zone; those with trouble first. */

@@ -20,6 +20,7 @@ use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Said;
+use MintDoor\Weeks\Meetings;
 
 /** Checks a door as it is asked for, and says at its fields what is wrong with it. */
 final readonly class DoorPlanner
@@ -41,6 +42,7 @@ final readonly class DoorPlanner
         private Accounts $accounts,
         private Caring $caring,
         private DoorAuthority $authority,
+        private Meetings $meetings,
     ) {}
 
     /**
@@ -169,7 +171,8 @@ final readonly class DoorPlanner
         DoorPolicy $policy,
         FieldErrors $errors,
     ): DoorPolicy {
-        if (null !== $request->quietMeetings && [] === $request->meets) {
+        $says = null === $request->quietMeetings || $this->meetings->saysWhen($access->site->id);
+        if (!$says && [] === $request->meets) {
             $errors->add('meets', 'no-meetings', 'doors.say-which-weekdays-meet');
         }
         if ('day' !== $request->stay) {

@@ -25,6 +25,7 @@ use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
+use MintDoor\Weeks\Meetings;
 use Psr\Log\LoggerInterface;
 
 /**
@@ -59,6 +60,7 @@ final class ScheduledDoorTasks
         private readonly Gate $gate,
         private readonly CallerProvider $callers,
         private readonly PlatformClock $clock,
+        private readonly Meetings $meetings,
         private readonly LoggerInterface $logger,
     ) {}
 
@@ -118,6 +120,11 @@ final class ScheduledDoorTasks
         $people = $this->quiet->unwarned($door->id, $access->now);
         $rule = $door->policy->quiet();
         $counts = $this->counts($access);
+        $ids = array_map(static fn(Row $row): string => $row->id('person_id'), $people);
+        $seen = array_map(static fn(Row $row): int => $row->instant('seen'), $people);
+        $own = null === $rule->meetings || [] === $people
+            ? null
+            : $this->meetings->inSite($access->site->id, $ids, min([$access->now, ...$seen]));
 
         return array_values(
             array_filter(
@@ -127,6 +134,7 @@ final class ScheduledDoorTasks
                     $access->zone(),
                     $counts,
                     $access->site->opensAt,
+                    null === $own ? null : $own[$row->id('person_id')] ?? [],
                 )
                     ?? Time::FOREVER)
                     <= $access->now,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Weeks;
 
+use MintDoor\Core\Time\Time;
 use MintDoor\Core\Weeks\Attending;
 use MintDoor\Core\Weeks\Commitments;
 use MintDoor\Core\Weeks\Meeting;
@@ -76,6 +77,54 @@ final readonly class Meetings
         }
 
         return $theirs;
+    }
+
+    /** Whether a site says when it meets. */
+    public function saysWhen(string $site): bool
+    {
+        return $this->stored->any($site, Time::BEGINNING);
+    }
+
+    /**
+     * Meetings of a site that are theirs, from an instant on.
+     *
+     * @param list<string> $people ids
+     *
+     * @return ?array<string, list<Meeting>> by person, by their beginning; null where the site does not say when it
+     *     meets
+     */
+    public function inSite(string $site, array $people, int $from): ?array
+    {
+        if (!$this->saysWhen($site)) {
+            return null;
+        }
+        $meetings = $this->ofSites([$site], $from)[$site] ?? [];
+        usort($meetings, static fn(Meeting $a, Meeting $b): int => $a->from <=> $b->from);
+        $timelines = $this->attendances->inSite($site, $from);
+        $theirs = [];
+        foreach ($people as $person) {
+            $theirs[$person] = isset($timelines[$person]) ? Attending::of($timelines[$person], $meetings) : [];
+        }
+
+        return $theirs;
+    }
+
+    /**
+     * The next meeting of each section.
+     *
+     * @return array<string, int> instants by id of the section; of the site as a whole by nothing
+     */
+    public function next(string $site, int $now): array
+    {
+        $next = [];
+        foreach ($this->ofSites([$site], $now)[$site] ?? [] as $meeting) {
+            if ($meeting->from >= $now) {
+                $section = (string) $meeting->section;
+                $next[$section] = min($next[$section] ?? Time::FOREVER, $meeting->from);
+            }
+        }
+
+        return $next;
     }
 
     /**

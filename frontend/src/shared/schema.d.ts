@@ -2573,7 +2573,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** @description Who of those expected could enter at an instant of the site's zone, and who could not, by what decides. */
+        /** @description Who of those expected could enter at an instant of the site's zone, and who could not, by what decides. Without a day each section is looked at as of its own next meeting; `at` is the first of them then. */
         get: operations["firstDayCheck"];
         put?: never;
         post?: never;
@@ -11218,8 +11218,8 @@ export interface operations {
     };
     firstDayCheck: {
         parameters: {
-            query: {
-                day: string;
+            query?: {
+                day?: string;
                 time?: string;
             };
             header?: never;

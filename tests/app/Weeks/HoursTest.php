@@ -211,6 +211,38 @@ final class HoursTest extends ApiTestCase
         self::assertSame([null], self::names($this->call('colleague', 'GET', $room)));
     }
 
+    public function testTheFirstDayOfASectionIsItsOwnMeeting(): void
+    {
+        $check = $this->path('/first-day-check');
+        $this->call('lead', 'GET', $check, null, 422);
+        $this->hours([
+            [...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']],
+            [...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Evening'], 'days' => [4]],
+        ]);
+        $this->change('lead', 'let-in', 'newcomer', 'learner', more: [
+            'section' => $this->sections['Morning'],
+            'fromDay' => '2026-11-30',
+        ]);
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);
+        $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-11-27']);
+        // On Thursday the one is paused, on Monday the other is there.
+        $asked = $this->call('lead', 'GET', $check);
+        self::assertSame(['2026-11-26', 4], [substr((string) $asked['at'], 0, 10), $asked['enter']]);
+        self::assertSame(['paused'], array_map(
+            static fn(array $group): string => $group['reason']['causes'][0]['code'],
+            $asked['groups'],
+        ));
+        self::assertSame(3, $this->call('lead', 'GET', $check.'?day=2026-11-26')['enter']);
+    }
+
+    public function testARuleForThoseWhoNeverComeNeedsNoWeekdaysWhereTheSiteSaysWhenItMeets(): void
+    {
+        $door = ['kind' => 'key', 'quietMeetings' => 3];
+        $this->call('lead', 'POST', $this->path('/doors'), $door, 422);
+        $this->hours([[...self::WEEKLY, ...self::UNTIL]]);
+        $this->call('lead', 'POST', $this->path('/doors'), $door, 201);
+    }
+
     public function testTwoInOneRoomAreSaid(): void
     {
         $this->hours([[...self::WEEKLY, ...self::UNTIL]], 'draft');

@@ -8,6 +8,7 @@ use MintDoor\Core\Doors\DoorState;
 use MintDoor\Core\Doors\InvitationState;
 use MintDoor\Core\Doors\QuietRule;
 use MintDoor\Core\Time\Window;
+use MintDoor\Core\Weeks\Meeting;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -38,7 +39,22 @@ final class QuietRuleTest extends TestCase
             null === $from ? null : $from,
             null === $quiet ? null : (new \DateTimeImmutable('@'.$quiet))->setTimezone($zone)->format('Y-m-d H:i'),
         );
-        self::assertSame(null !== $from, (new QuietRule($days, $meetings, $weekdays))->holds());
+        self::assertSame(null !== $days || null !== $meetings, (new QuietRule($days, $meetings, $weekdays))->holds());
+    }
+
+    public function testWhereTheSiteSaysWhenItMeetsRealMeetingsCount(): void
+    {
+        $zone = new \DateTimeZone('Europe/Amsterdam');
+        $at = static fn(string $time): int => (new \DateTimeImmutable($time, $zone))->getTimestamp();
+        $meeting = static fn(string $time): Meeting => new Meeting('h', 's', null, $at($time), $at($time) + 3_600);
+        $own = array_map($meeting, ['2026-11-01 20:00', '2026-11-04 09:00', '2026-11-04 14:00', '2026-11-20 09:00']);
+        $rule = new QuietRule(null, 3, [1, 2, 3, 4, 5]);
+        $counts = static fn(string $day): bool => true;
+        // Whoever was here on a day missed nothing of it.
+        $quiet = $rule->quietFrom($at('2026-11-01 19:00'), $zone, $counts, own: $own);
+        self::assertSame($at('2026-11-21 00:00'), $quiet);
+        self::assertNull($rule->quietFrom($at('2026-11-05 19:00'), $zone, $counts, own: $own));
+        self::assertNull($rule->quietFrom($at('2026-11-05 19:00'), $zone, $counts, own: []));
     }
 
     /** A day off never brings it nearer, and puts it off by a day at most. */
