@@ -130,8 +130,6 @@ final readonly class LineComputer
     /**
      * The line of somebody who comes in through a door by themselves, also after they waited at it. What may be given
      * there was decided when it was opened; the laws of seats and leads hold as for everybody.
-     *
-     * @param bool $clash whether it is meant that they will be wanted in two places at once
      */
     public function comeIn(
         ChangeContext $context,
@@ -140,15 +138,28 @@ final readonly class LineComputer
         string $role,
         Window $window,
         ?string $section,
-        bool $clash = true,
     ): ComputedChange {
         $grant = $this->grant($context, $door, $kind, $role, $window, $section, $context->now);
 
         return $this->line(
             $this->byTheDoor($context),
             new Plan([...$this->unmark($context, $door), Effect::giveGrant($grant)]),
-            new Meant(clash: $clash),
         );
+    }
+
+    /** What somebody would have at the same time as something else, would they come in through a door. */
+    public function clashAtDoor(
+        ChangeContext $context,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+    ): ?Note {
+        $grant = $this->grant($context, $door, $kind, $role, $window, $section, $context->now);
+        $after = Effect::applied([Effect::giveGrant($grant)], $context->enrollment)->timeline();
+
+        return $this->laws->clash($context, $context->enrollment->timeline(), $after);
     }
 
     /** The line of somebody who stands at a door until there is a seat, somebody's word, or their own answer. */

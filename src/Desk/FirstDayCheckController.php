@@ -61,8 +61,11 @@ final readonly class FirstDayCheckController
         requirements: ['site' => Id::PATTERN],
         methods: ['GET']
     )]
-    public function checkFirstDay(string $site, #[CurrentUser] Caller $caller, #[FromQuery] FirstDayAsked $asked): Response
-    {
+    public function checkFirstDay(
+        string $site,
+        #[CurrentUser] Caller $caller,
+        #[FromQuery] FirstDayAsked $asked,
+    ): Response {
         $access = $this->gate
             ->at($site, $caller)
             ->require(Permission::LetIn, 'desk.only-those-let-people');

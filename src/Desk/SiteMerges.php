@@ -129,7 +129,8 @@ final readonly class SiteMerges
     }
 
     /**
-     * Everybody meets as before: those of the site that stays in their own sections, the others in those they came into.
+     * Everybody meets as before: those of the site that stays in their own sections, the others in those they came
+     * into.
      *
      * @param list<SiteMergePart> $parts
      *

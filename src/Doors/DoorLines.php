@@ -12,6 +12,7 @@ use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Changes\ChangeListComputer;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Time\Window;
@@ -41,10 +42,15 @@ final readonly class DoorLines
     /**
      * Lets somebody in who stands before a door; the line says why not, where a law forbids it.
      *
-     * @param ?Caller $by null for themselves
+     * @param ?Caller $by  null for themselves
+     * @param ?string $why they come although they are wanted elsewhere
      */
-    public function comeIn(DoorContext $at, ?string $section, ?Caller $by = null): ComputedChange
-    {
+    public function comeIn(
+        DoorContext $at,
+        ?string $section,
+        ?Caller $by = null,
+        ?string $why = null,
+    ): ComputedChange {
         $line = $this->computer->comeIn(
             $at->context,
             $at->door->id,
@@ -53,12 +59,25 @@ final readonly class DoorLines
             $this->window($at->access, $at->door->policy),
             $this->section($at, $section),
         );
-        $this->keep($at->access, $at->person, 'come-in', $line, $by);
+        $this->keep($at->access, $at->person, 'come-in', $line, $by, $why);
         if (Verdict::Ready === $line->verdict) {
             $this->close($at->door->id, $at->personId(), 'in', $at->access, $by);
         }
 
         return $line;
+    }
+
+    /** What somebody who stands before a door has at the same time as what it leads to; null for nothing. */
+    public function clash(DoorContext $at, ?string $section): ?Note
+    {
+        return $this->computer->clashAtDoor(
+            $at->context,
+            $at->door->id,
+            $at->door->kind,
+            $at->door->policy->role,
+            $this->window($at->access, $at->door->policy),
+            $this->section($at, $section),
+        );
     }
 
     /**
@@ -211,9 +230,15 @@ final readonly class DoorLines
      *
      * @param ?Caller $by null for themselves
      */
-    public function keep(SiteAccess $access, Row $person, string $verb, ComputedChange $line, ?Caller $by): void
-    {
-        $computed = new ComputedLine($person, $verb, $line);
+    public function keep(
+        SiteAccess $access,
+        Row $person,
+        string $verb,
+        ComputedChange $line,
+        ?Caller $by,
+        ?string $note = null,
+    ): void {
+        $computed = new ComputedLine($person, $verb, $line, $note);
         if ($computed->isReady()) {
             $this->store(null === $by ? $access : $access->doneBy($by), [$computed]);
         }
@@ -262,18 +287,33 @@ final readonly class DoorLines
         };
     }
 
-    /** The section with the fewest learners of those that have a seat for as long as they stay; null for none. */
+    /**
+     * The section with the fewest learners of those that have a seat for as long as they stay, and of these of those
+     * that clash with nothing they have; null for none.
+     */
     private function emptiest(DoorContext $at): ?string
     {
         $stay = $this->window($at->access, $at->door->policy);
         $numbers = $this->sections->of($at->access->site->id, $at->access->now);
-        $fewest = \PHP_INT_MAX;
+        $fewest = [true, \PHP_INT_MAX];
         $emptiest = null;
         foreach ($at->access->site->sections as $id => $section) {
             $learners = $numbers[$id]['learners'] ?? 0;
             $free = $at->context->sections->free($section, $stay->from, $stay->until) ?? \PHP_INT_MAX;
-            if ($section->isOffered($at->access->now) && $free > 0 && $learners < $fewest) {
-                [$fewest, $emptiest] = [$learners, (string) $id];
+            if (!$section->isOffered($at->access->now) || $free <= 0) {
+                continue;
+            }
+            $policy = $at->door->policy;
+            $clash = $this->computer->clashAtDoor(
+                $at->context,
+                $at->door->id,
+                $at->door->kind,
+                $policy->role,
+                $stay,
+                (string) $id,
+            );
+            if ([null !== $clash, $learners] < $fewest) {
+                [$fewest, $emptiest] = [[null !== $clash, $learners], (string) $id];
             }
         }
 

@@ -29,7 +29,8 @@ final readonly class JoinAccountRequest extends JoinRequest
         #[Assert\Length(max: 1_000, maxMessage: 'shared.choose-password-200-characters')]
         public string $password = '',
         array $answers = [],
+        bool $clash = false,
     ) {
-        parent::__construct($key, $invitation, $door, $section, $why, false, $visitor, $answers);
+        parent::__construct($key, $invitation, $door, $section, $why, false, $visitor, $answers, $clash);
     }
 }

@@ -20,6 +20,7 @@ final readonly class JoinLook
      * @param string $question what why one asks means; empty for nothing further
      * @param bool $accounts whether who has none may make an account here
      * @param ?array{id: string, name: string, login: string} $you who is signed in
+     * @param ?DoorClash $clash what one has at the same time, where no section is to be chosen
      */
     public function __construct(
         public SiteBefore $site,
@@ -38,5 +39,6 @@ final readonly class JoinLook
         public ?InvitationLook $invitation,
         public ?array $you,
         public ?AdmissionShown $admission,
+        public ?DoorClash $clash,
     ) {}
 }

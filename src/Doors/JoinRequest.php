@@ -30,5 +30,7 @@ readonly class JoinRequest
         #[Assert\Count(max: 20)]
         #[Assert\All([new Assert\Type('string')])]
         public array $answers = [],
+        /** That one will be wanted in two places at once, and this is meant; `why` says why. */
+        public bool $clash = false,
     ) {}
 }

@@ -31,9 +31,12 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 use MintDoor\Shared\Speech;
 use MintDoor\Sites\Entity\Site;
+use MintDoor\Sites\Repository\Sites;
 use MintDoor\Sites\SiteName;
+use MintDoor\Weeks\Meetings;
 
 /**
  * Coming in through a door by oneself, answering an invitation, waiting, and going again. What changes something runs
@@ -51,6 +54,8 @@ final readonly class Joining
         private QuietPeople $quiet,
         private SentenceDoors $doors,
         private Sections $sections,
+        private Sites $sites,
+        private Meetings $meetings,
         private SectionNumbers $numbers,
         private People $people,
         private Standings $standings,
@@ -101,7 +106,7 @@ final readonly class Joining
             untilAt: Instant::toJson($door->hours->until),
             fromAt: Instant::toJson($door->hours->from),
             about: $policy->about,
-            sections: 'choice' === $policy->place ? $this->sectionsOf($site->id) : [],
+            sections: 'choice' === $policy->place ? $this->sectionsOf($site->id, $before) : [],
             asks: $policy->approval || Passage::Approval === $before?->admission->passage,
             questions: $this->roles->rules()->questionsOf($site->kind),
             question: $this->roles->rules()->question,
@@ -110,6 +115,7 @@ final readonly class Joining
             invitation: null === $invitation ? null : $this->invited($invitation, $caller),
             you: null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
             admission: null === $before ? null : $this->admission($before),
+            clash: null === $before || 'choice' === $policy->place ? null : $this->clash($before, null),
         );
     }
 
@@ -134,8 +140,11 @@ final readonly class Joining
             throw self::noWayIn($over ?? $admission->code, $admission->next, $admission->values);
         }
         $section = $this->section($at, $request->section, $admission);
+        if (Passage::Already !== $admission->passage) {
+            $this->assertClashMeant($at, $section, $request);
+        }
         if (Passage::In === $admission->passage) {
-            $this->comeIn($at, $section);
+            $this->comeIn($at, $section, $request->clash ? $request->why : null);
         } elseif (Passage::Already !== $admission->passage && null === $at->waiting) {
             $for = Passage::Line === $admission->passage ? 'seat' : 'approval';
             $this->lines->stand($at, $for, $section, $this->said($at, $for, $request));
@@ -181,9 +190,40 @@ final readonly class Joining
         return Question::answered($questions, $request->answers);
     }
 
-    private function comeIn(DoorContext $at, ?string $section): void
+    /**
+     * Whoever has something else at the same time says that they come all the same, and why.
+     *
+     * @throws Problem of type `Invalid` at `clash`, or at `why`
+     */
+    private function assertClashMeant(DoorContext $at, ?string $section, JoinRequest $request): void
     {
-        $line = $this->lines->comeIn($at, $section);
+        $clash = $this->clash($at, $section);
+        if (null === $clash) {
+            return;
+        }
+        if (!$request->clash) {
+            throw Problem::field('/clash', 'clash', Said::with('doors.clash', site: $clash->site));
+        }
+        if ('' === trim($request->why)) {
+            throw Problem::field('/why', 'why', 'doors.say-why-clash');
+        }
+    }
+
+    private function clash(DoorContext $at, ?string $section): ?DoorClash
+    {
+        $note = $this->lines->clash($at, $section);
+        $site = $note->values['otherSite'] ?? null;
+        $from = $note->values['at'] ?? null;
+        $times = $note->values['times'] ?? null;
+
+        return \is_string($site) && \is_int($from) && \is_int($times)
+            ? new DoorClash($this->sites->find($site)->title ?? '', (string) Instant::toJson($from), $times)
+            : null;
+    }
+
+    private function comeIn(DoorContext $at, ?string $section, ?string $why): void
+    {
+        $line = $this->lines->comeIn($at, $section, why: $why);
         $why = $line->reasons[0] ?? null;
         if (Verdict::WaitsForSeat === $line->verdict) {
             throw self::noWayIn(Laws::SECTION_FULL === $why?->code ? $why->code : 'no-seat', 'ask-lead');
@@ -353,7 +393,7 @@ final readonly class Joining
     }
 
     /** @return list<SectionChoice> those with a seat left; where none has, all of them: it is said then */
-    private function sectionsOf(string $site): array
+    private function sectionsOf(string $site, ?DoorContext $at): array
     {
         $offered = $this->sections->offered($site);
         $limited = array_filter($offered, static fn(Section $section): bool => null !== $section->seats);
@@ -364,11 +404,15 @@ final readonly class Joining
                 < ($section->seats ?? \PHP_INT_MAX),
         );
 
+        $next = $this->meetings->next($site, $this->clock->instant());
+
         return array_map(
-            static fn(Section $section): SectionChoice => new SectionChoice(
+            fn(Section $section): SectionChoice => new SectionChoice(
                 $section->id,
                 $section->name,
                 $section->meets,
+                isset($next[$section->id]) ? Instant::toJson($next[$section->id]) : null,
+                null === $at ? null : $this->clash($at, $section->id),
             ),
             array_values($free ?: $offered),
         );
@@ -382,7 +426,7 @@ final readonly class Joining
         if (!$choosing) {
             return $chosen ?? $at->waiting?->section?->id;
         }
-        if (!\in_array($chosen, array_column($this->sectionsOf($at->access->site->id), 'id'), true)) {
+        if (!\in_array($chosen, array_column($this->sectionsOf($at->access->site->id, null), 'id'), true)) {
             throw Problem::field('/section', 'choose', 'doors.choose-section');
         }
 

@@ -4891,6 +4891,15 @@ export interface components {
             answers?: string[];
             visitor?: string;
             asMe?: boolean;
+            /** @description that one will be wanted in two places at once, and this is meant; `why` says why */
+            clash?: boolean;
+        };
+        /** @description What whoever is signed in has at the same time. */
+        DoorClash: {
+            /** @description its title */
+            site: string;
+            at: components["schemas"]["Instant"];
+            times: number;
         };
         /** @description of who makes an account at a door; null where they have none */
         LevelsOffered: {
@@ -4922,6 +4931,8 @@ export interface components {
             sentence: string | null;
         };
         JoinLook: {
+            /** @description where no section is to be chosen */
+            clash: components["schemas"]["DoorClash"] | null;
             /** @description whom to ask, for those who are signed in */
             leads: string[];
             site: {
@@ -4947,6 +4958,8 @@ export interface components {
                 id: components["schemas"]["Id"];
                 name: string;
                 meets: string;
+                next: components["schemas"]["OpenInstant"];
+                clash: components["schemas"]["DoorClash"] | null;
             }[];
             asks: boolean;
             /** @description what they want to know who say yes; none for why one asks */
@@ -4974,6 +4987,8 @@ export interface components {
             opensAt: components["schemas"]["OpenInstant"];
         };
         JoinAccountRequest: {
+            /** @description that one will be wanted in two places at once, and this is meant; `why` says why */
+            clash?: boolean;
             key?: string | null;
             invitation?: string | null;
             door?: null | components["schemas"]["Id"];

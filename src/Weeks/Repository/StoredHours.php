@@ -68,7 +68,9 @@ final class StoredHours extends BaseRepository
         $query = $this->getEntityManager()->createQuery(
             "SELECT h FROM $class h
              WHERE h.id IN (
-                SELECT MIN(o.id) FROM $class o JOIN o.site os WHERE os.takenBack = false AND o.untilAt > :from AND o.placeKey <> '' GROUP BY o.placeKey
+                SELECT MIN(o.id) FROM $class o JOIN o.site os
+                WHERE os.takenBack = false AND o.untilAt > :from AND o.placeKey <> ''
+                GROUP BY o.placeKey
              )
              ORDER BY h.placeKey",
         );

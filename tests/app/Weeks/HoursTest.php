@@ -184,6 +184,42 @@ final class HoursTest extends ApiTestCase
         $this->change('admin', 'put-in-section', 'lead', expected: 409, more: $into);
     }
 
+    public function testADoorSaysWhatOneHasThenAndAsksWhetherItIsMeant(): void
+    {
+        $this->hours([
+            [...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']],
+            [...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Evening'], 'time' => '18:00'],
+        ]);
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'time' => '10:30']], 'draft');
+        $this->change('lead', 'let-in', 'newcomer', 'learner', site: 'draft');
+        $key = $this->call('lead', 'POST', $this->path('/doors'), ['kind' => 'key', 'place' => 'choice'], 201)['key'];
+        $look = $this->call('newcomer', 'POST', '/join/look', ['key' => $key]);
+        self::assertSame(['Draft', null], array_map(
+            static fn(array $section): ?string => $section['clash']['site'] ?? null,
+            $look['sections'],
+        ));
+        self::assertNull($this->call('learner', 'POST', '/join/look', ['key' => $key])['clash']);
+        $join = ['key' => $key, 'section' => $this->sections['Morning']];
+        $asked = $this->call('newcomer', 'POST', '/join', $join, 422);
+        self::assertSame('/clash', $asked['errors'][0]['pointer']);
+        self::assertStringContainsString('Draft', $asked['errors'][0]['detail']);
+        $asked = $this->call('newcomer', 'POST', '/join', [...$join, 'clash' => true], 422);
+        self::assertSame('/why', $asked['errors'][0]['pointer']);
+        $this->call('newcomer', 'POST', '/join', [...$join, 'clash' => true, 'why' => 'Both, in turn.']);
+        $people = $this->call('lead', 'GET', $this->path('/clashes'))['people'];
+        self::assertSame([['Both, in turn.', $this->ids['newcomer']]], array_map(
+            static fn(array $one): array => [$one['meant']['why'], $one['meant']['by']['id']],
+            $people,
+        ));
+        // Where the door chooses, it chooses what fits.
+        $this->change('lead', 'remove', 'newcomer');
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);
+        $door = ['kind' => 'key', 'place' => 'emptiest'];
+        $key = $this->call('lead', 'POST', $this->path('/doors'), $door, 201)['key'];
+        $this->call('newcomer', 'POST', '/join', ['key' => $key]);
+        self::assertSame([], $this->call('lead', 'GET', $this->path('/clashes'))['people']);
+    }
+
     public function testAWeekIsForThemselvesAndForWhoMaySeeIt(): void
     {
         $this->hours([[...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']]]);
