@@ -8,10 +8,14 @@ use MintDoor\Changes\Repository\AppliedLines;
 use MintDoor\Changes\Repository\ChangeHistories;
 use MintDoor\Core\Changes\ChangeHistory;
 use MintDoor\Core\Changes\ChangeListComputer;
+use MintDoor\Core\Changes\ChangeListContext;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineToUndo;
+use MintDoor\Core\Changes\LineWanted;
 use MintDoor\Core\Changes\Removal;
 use MintDoor\Core\Changes\Summary;
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
@@ -68,12 +72,13 @@ final readonly class ChangeComputer
             $access,
         );
         $context = $this->contexts->of($access, $people);
+        $wanted = array_map(static fn(LineWanted $line): LineWanted => self::asTheyAre($line, $context), $wanted);
         $computed = $this->core->compute($context, $wanted);
         $lines = [];
         foreach ($requests as $key => $request) {
             $lines[$key] = new ComputedLine(
                 $people[$request->person],
-                $request->verb,
+                isset($wanted[$key]) ? $wanted[$key]->wanted->verb->value : $request->verb,
                 $computed[$key] ?? null,
                 $request->note,
                 outside: isset($outside[$key]),
@@ -142,6 +147,22 @@ final readonly class ChangeComputer
         }
 
         return $this->list($access, $lines, $this->held($access, $counting) ?? $context->seats);
+    }
+
+    /** Whoever is to be let in to a section, and is here already in the same role, is put into it. */
+    private static function asTheyAre(LineWanted $line, ChangeListContext $context): LineWanted
+    {
+        $wanted = $line->wanted;
+        $present = ($context->enrollments[$line->person] ?? null)?->timeline()->at($context->now);
+        $same = null === $wanted->role || [$wanted->role] === $present?->roles;
+        $into = Verb::LetIn === $wanted->verb && null !== $wanted->section && true === $present?->state->here();
+
+        return !$into || !$same || $present->inSection((string) $wanted->section)
+            ? $line
+            : new LineWanted(
+                $line->person,
+                new Wanted(Verb::PutInSection, section: $wanted->section, clash: $wanted->clash),
+            );
     }
 
     private static function notToUndo(string $line, ChangeHistory $history, Row $person): ?Problem

@@ -47,12 +47,22 @@ final readonly class EachRequest
         public ?string $untilDay = null,
         /** That roles above learner are meant, where none was asked for. */
         public bool $sure = false,
+        /** Into which section, where it is one site. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')] public ?string $section = null,
+        /** That being wanted in two places at once is meant for all of them; the note says why. */
+        public bool $clash = false,
+        /** @var list<string> of whom of them it is meant, where not of all */
+        #[Assert\Count(max: 20_000)]
+        #[Assert\All([new Assert\Type('string')])]
+        public array $clashing = [],
+        #[Assert\Length(max: 500, maxMessage: 'changes.shorten-note-500-characters')] public ?string $note = null,
     ) {}
 
     /** @return list<ChangeItem> */
     public function items(): array
     {
         $items = [];
+        $clashing = array_flip($this->clashing);
         foreach (array_unique($this->sites) as $site) {
             foreach (array_unique($this->people) as $person) {
                 $items[] = new ChangeItem(
@@ -63,7 +73,10 @@ final readonly class EachRequest
                         $this->role,
                         $this->fromDay,
                         $this->untilDay,
-                        sure: $this->sure
+                        note: $this->note,
+                        section: $this->section,
+                        sure: $this->sure,
+                        clash: $this->clash || isset($clashing[$person]),
                     ),
                 );
             }

@@ -87,7 +87,8 @@ final readonly class LineAnswers
                 'work-stays' === $note->code ? ['pieces' => $pieces] : $note->values,
                 $this->doors->nameOf(...),
                 $this->sections->nameOf(...),
-                fn(string $site): string => $this->sites->find($site)->title ?? '',
+                // Of somebody one has nothing to do with it is not told where else they are.
+                fn(string $site): string => $line->outside ? '' : $this->sites->find($site)->title ?? '',
             ),
         ];
         // Of somebody of another section nothing is told.

@@ -632,6 +632,17 @@ final class DemoPlatform
             $this->platform->letIn($winter, $id, 'learner', $this->at(-11), by: $staff[0]);
         }
         $this->platform->letIn($winter, $this->known['elias.nordahl'], 'learner', $this->at(-11), by: $staff[0]);
+        (new DemoHours($this->platform, gmdate('Y-m-d', $this->monday())))->furnish(
+            [
+                'het' => $het,
+                'jazz' => $jazz,
+                'baroque' => $baroque,
+                'choral' => $choral,
+                'strings' => $strings,
+                'nerves' => $nerves,
+            ],
+            $sections,
+        );
     }
 
     /** The rest of the platform: small classes of every division, a few for everybody. */

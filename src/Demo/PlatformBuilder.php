@@ -20,6 +20,7 @@ use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\Core\Weeks\Hours;
 use MintDoor\People\Facts;
 use MintDoor\People\FoundBy;
 use MintDoor\People\Repository\PeopleWriter;
@@ -32,6 +33,8 @@ use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Sites\Repository\SiteTerms;
+use MintDoor\Weeks\HoursCodec;
+use MintDoor\Weeks\Recurrence;
 
 /**
  * Furnishes a platform: divisions, people, sites and who is in them, written in bulk and consistent with what the
@@ -61,6 +64,7 @@ final class PlatformBuilder
         'site_term',
         'door',
         'section',
+        'hours',
         'named_visibility',
         'item_visibility',
         'enrollment',
@@ -327,6 +331,23 @@ final class PlatformBuilder
         ]);
 
         return $id;
+    }
+
+    /** When a site meets, or a section of it: the id of the hours given is not looked at. */
+    public function hours(Hours $hours, int $place = 0): void
+    {
+        $meetings = $hours->meetings(Recurrence::days($hours));
+        $this->rows->add('hours', [
+            'id' => BulkWriter::id($this->id()),
+            'site_id' => BulkWriter::id($hours->site),
+            'section_id' => BulkWriter::id($hours->section),
+            'place' => $place,
+            'place_key' => $hours->place->key(),
+            'terms' => json_encode(HoursCodec::terms($hours), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+            'meetings' => json_encode(HoursCodec::kept($hours, $meetings), \JSON_THROW_ON_ERROR),
+            'from_at' => Instant::toSql($meetings[0]->from),
+            'until_at' => Instant::toSql($meetings[\count($meetings) - 1]->until),
+        ]);
     }
 
     /**

@@ -37,6 +37,7 @@ final class AuthorizationTest extends ApiTestCase
         'PUT /sites/{site}/life' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/sections' => [401, 403, 200, 200, 404, 200],
         'PUT /sites/{site}/sections' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/section-fits' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/hours' => [401, 403, 200, 200, 404, 200],
         'PUT /sites/{site}/hours' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/hours/read' => [401, 403, 403, 200, 404, 200],

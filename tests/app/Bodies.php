@@ -32,6 +32,7 @@ trait Bodies
                 'named' => [['name' => 'Learners', 'visibility' => ['kind' => 'roles', 'names' => ['learner']]]],
             ],
             'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
+            'POST /sites/{site}/section-fits' => ['people' => [$this->ids['newcomer']]],
             'PUT /sites/{site}/hours' => ['hours' => [['first' => '2026-12-01', 'time' => '09:30', 'minutes' => 60]]],
             'POST /sites/{site}/hours/read' => [
                 'text' => "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nEND:VCALENDAR\r\n",

@@ -25,7 +25,7 @@ const rooms = computed(() => [
         { to: '/access-check', on: '/access-check', words: t('app.accessCheck') },
         { to: '/rules', on: '/rules', words: t('app.rules') },
       ]
-    : []),
+    : [{ to: '/week', on: '/week', words: t('app.week') }]),
   // Administrators come to them from their sites: the bar has no room for more.
   ...(me.value?.readsNumbers && !administers.value
     ? [{ to: '/numbers', on: '/numbers', words: t('app.numbers') }]

@@ -26,6 +26,7 @@ const rooms = computed<MenuItem[]>(() =>
 )
 const items = computed<MenuItem[]>(() => [
   ...rooms.value,
+  { label: t('app.week'), command: () => void router.push({ name: 'week' }) },
   { label: t('app.own'), command: () => void router.push({ name: 'password' }) },
   { label: t('app.language'), command: () => void router.push({ name: 'password', hash: '#settings' }) },
   { label: t('app.glossary'), command: () => void router.push({ name: 'glossary' }) },

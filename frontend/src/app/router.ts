@@ -82,7 +82,13 @@ export const router = createRouter({
           path: 'sections',
           name: 'sections',
           component: () => import('@/desk/SectionsPage.vue'),
-          meta: { words: ['sections'] },
+          meta: { words: ['sections', 'weeks'] },
+        },
+        {
+          path: 'week',
+          name: 'site-week',
+          component: () => import('@/weeks/SiteWeekPage.vue'),
+          meta: { words: ['weeks'] },
         },
         {
           path: 'items',
@@ -252,6 +258,14 @@ export const router = createRouter({
       component: () => import('@/desk/PersonPage.vue'),
       meta: { words: ['people', 'details', 'history', 'messages', 'glossary'] },
     },
+    {
+      path: '/people/:person([0-9a-f-]{36})/week',
+      name: 'person-week',
+      component: () => import('@/weeks/PersonWeekPage.vue'),
+      meta: { words: ['weeks'] },
+    },
+    { path: '/week', name: 'week', component: () => import('@/weeks/OwnWeekPage.vue'), meta: { words: ['weeks'] } },
+    { path: '/rooms', name: 'rooms', component: () => import('@/weeks/RoomsPage.vue'), meta: { words: ['weeks'] } },
     {
       path: '/glossary',
       name: 'glossary',

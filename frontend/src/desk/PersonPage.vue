@@ -66,6 +66,7 @@ const messages = computed(() => ({ person: id.value }))
         <p v-if="page.labels.length" class="soft">{{ page.labels.join(', ') }}</p>
         <p v-if="!page.gone" class="acts">
           <RouterLink :to="{ name: 'people', query: { person: id } }">{{ t('people.oneElsewhere') }}</RouterLink>
+          <RouterLink :to="{ name: 'person-week', params: { person: id } }">{{ t('person.week') }}</RouterLink>
           <button v-if="page.administers" class="word" :aria-expanded="correcting" @click="correcting = !correcting">
             {{ t('facts.title') }}
           </button>

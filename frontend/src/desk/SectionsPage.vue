@@ -10,6 +10,7 @@ import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { NONE, useBoard } from '@/roster/board'
 import { openSections } from '@/roster/sections'
+import { hoursOf } from '@/weeks/weeks'
 import PickOne from '@/ui/PickOne.vue'
 import Trouble from '@/ui/Trouble.vue'
 import SectionColumn from './SectionColumn.vue'
@@ -31,13 +32,17 @@ const { data: sections } = useQuery({
   queryKey: ['sections', computed(() => props.site.id)],
   queryFn: () => take(api.GET('/sites/{site}/sections', { params: { path: { site: props.site.id } } })),
 })
+const { data: hours } = useQuery({
+  queryKey: ['hours', computed(() => props.site.id)],
+  queryFn: () => take(api.GET('/sites/{site}/hours', { params: { path: { site: props.site.id } } })),
+})
 const factsOf = (id: string): Section | undefined => sections.value?.sections.find((section) => section.id === id)
 const more = (id: string) => {
   const facts = factsOf(id)
   if (!facts) return ''
   return [
     facts.leads.length ? t('sections.leads', { names: facts.leads.map(({ name }) => name).join(', ') }) : '',
-    facts.meets,
+    hoursOf(hours.value?.hours, id) || facts.meets,
     facts.from ? t('sections.from', { day: day(facts.from + 'T12:00:00Z', 'UTC') }) : '',
     facts.until ? t('sections.until', { day: day(facts.until + 'T12:00:00Z', 'UTC') }) : '',
   ]

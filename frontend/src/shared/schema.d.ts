@@ -1092,6 +1092,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/section-fits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description For each section of a site, how many of some people could be let in to it, or put into it, and how many have something else at that time. Changes nothing. */
+        post: operations["sectionFits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/items": {
         parameters: {
             query?: never;
@@ -3975,6 +3994,23 @@ export interface components {
             /** @description only when it has just been made */
             path: string | null;
         };
+        SectionFits: {
+            sections: {
+                section: components["schemas"]["Id"];
+                name: string;
+                seats: number | null;
+                /** @description seats now; null where there is no limit */
+                free: number | null;
+                /** @description of them who could come in, or are there already */
+                fit: number;
+                /** @description who have something else at that time */
+                clash: number;
+                /** @description for whom there is no seat */
+                full: number;
+                /** @description who cannot for another reason */
+                other: number;
+            }[];
+        };
         VisibilityAtom: {
             /** @enum {unknown} */
             kind: "everybody" | "sections" | "roles" | "labels" | "dates";
@@ -4385,6 +4421,13 @@ export interface components {
                 sites: components["schemas"]["Id"][];
                 /** @enum {unknown} */
                 verb: "let-in" | "remove" | "change-role";
+                /** @description for letting in, where it is one site; whoever is there already is put into it */
+                section?: components["schemas"]["Id"] | null;
+                /** @description that being wanted in two places at once is meant for all; the note says why */
+                clash?: boolean;
+                /** @description of whom it is meant, where not of all */
+                clashing?: components["schemas"]["Id"][];
+                note?: string | null;
                 role?: string | null;
                 /** Format: date */
                 fromDay?: string | null;
@@ -7756,6 +7799,48 @@ export interface operations {
                 };
             };
             404: components["responses"]["NotFound"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    sectionFits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    people: components["schemas"]["Id"][];
+                    role?: string | null;
+                    /** Format: date */
+                    fromDay?: string | null;
+                    /** Format: date */
+                    untilDay?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description by section, in their order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionFits"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
             429: components["responses"]["TooManyTries"];
             "5XX": components["responses"]["NotNow"];
         };

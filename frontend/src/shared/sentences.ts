@@ -66,6 +66,7 @@ export function noteSentence(
     {
       ...values,
       at: day(values.at as string, zone),
+      when: typeof values.at === 'string' ? dayAndTime(values.at, zone) : '',
       until: lastDay(values.until as string, zone),
       kind: inSentence(
         typeof values.own === 'string' ? values.own : typeof values.kind === 'string' ? tIn('kind', values.kind) : '',
@@ -74,7 +75,7 @@ export function noteSentence(
       section: Array.isArray(values.sections) ? values.sections.join(', ') : (values.section as string),
       givers: givers(values.givers ?? note.givers, roleName),
     },
-    typeof values.pieces === 'number' ? values.pieces : 1,
+    typeof values.pieces === 'number' ? values.pieces : typeof values.times === 'number' ? values.times : 1,
   )
 }
 

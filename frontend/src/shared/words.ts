@@ -30,6 +30,7 @@ const ROOMS = [
   'steps',
   'today',
   'details',
+  'weeks',
 ] as const
 
 const NUMBERS = ['zero', 'one', 'two', 'few', 'many', 'other'] as const

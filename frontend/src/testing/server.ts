@@ -179,6 +179,7 @@ export const joinLook = (more: Partial<JoinLook> = {}): JoinLook => ({
   invitation: null,
   you: null,
   admission: null,
+  clash: null,
   ...more,
 })
 

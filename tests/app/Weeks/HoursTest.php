@@ -184,6 +184,45 @@ final class HoursTest extends ApiTestCase
         $this->change('admin', 'put-in-section', 'lead', expected: 409, more: $into);
     }
 
+    public function testManyIntoOneSectionAreCountedAndPutThereAtOnce(): void
+    {
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']]]);
+        $this->hours([[...self::WEEKLY, ...self::UNTIL, 'time' => '10:30']], 'draft');
+        $people = array_map(fn(string $name): string => $this->ids[$name], ['learner', 'newcomer', 'colleague']);
+        $fits = $this->call('lead', 'POST', $this->path('/section-fits'), ['people' => $people, 'role' => 'learner']);
+        self::assertSame(['Morning', 'Evening'], array_column($fits['sections'], 'name'));
+        self::assertSame([1, 2], array_column($fits['sections'], 'fit'));
+        self::assertSame([1, 0], array_column($fits['sections'], 'clash'));
+        self::assertSame([1, 1], array_column($fits['sections'], 'other'));
+        $each = [
+            'people' => $people,
+            'sites' => [$this->ids['site']],
+            'verb' => 'let-in',
+            'role' => 'learner',
+            'section' => $this->sections['Morning'],
+        ];
+        $review = $this->call('lead', 'POST', '/change-reviews', ['each' => $each]);
+        self::assertSame([1, 1], [$review['verdicts']['ready'], $review['verdicts']['needs-choice']]);
+        $meant = ['clashing' => [$this->ids['learner']], 'note' => 'For a week.'];
+        $review = $this->call('lead', 'POST', '/change-reviews', ['each' => [...$each, ...$meant]]);
+        self::assertSame(2, $review['verdicts']['ready']);
+        $list = $this->call('lead', 'POST', '/change-lists', [
+            'kind' => 'people',
+            'title' => 'Into the morning',
+            'work' => ['people' => $people],
+        ], 201)['id'];
+        $body = ['each' => [...$each, ...$meant]];
+        $this->call('lead', 'POST', "/change-lists/$list/apply", $body);
+        $there = $this->roster('lead', '?section='.$this->sections['Morning']);
+        self::assertEqualsCanonicalizing(['learner', 'newcomer'], array_keys($there));
+        $codes = array_column($this->call('lead', 'GET', $this->path('/history'))['items'], 'code');
+        self::assertContains('put-in-section', $codes);
+        $people = $this->call('lead', 'GET', $this->path('/clashes'))['people'];
+        self::assertSame('For a week.', $people[0]['meant']['why']);
+        $this->call('lead', 'POST', "/change-lists/$list/undo", ['apply' => true]);
+        self::assertSame([], $this->roster('lead', '?section='.$this->sections['Morning']));
+    }
+
     public function testADoorSaysWhatOneHasThenAndAsksWhetherItIsMeant(): void
     {
         $this->hours([
