@@ -15,6 +15,8 @@ import TellThem from '@/messages/TellThem.vue'
 import { useAsked, type AskingVerb } from '@/roster/asked'
 import DockedColumn from '@/ui/DockedColumn.vue'
 import AskedFields from '@/roster/AskedFields.vue'
+import ClashMeant from '@/roster/ClashMeant.vue'
+import { isClash, useClashes } from '@/roster/clashes'
 
 /** One change for many people, as a change list: what changes for whom, for whom not and why, before it is applied. */
 const props = defineProps<{ site: Site; people: string[]; verb: AskingVerb; requests?: LineRequest[] }>()
@@ -34,8 +36,9 @@ const TOLD: Partial<Record<AskingVerb, MessageKind>> = {
 const tell = ref(false)
 const words = ref('')
 /** One request for all of them, or to each their own. */
+const clashes = useClashes()
 const lines = (more: object = {}): LineRequest[] =>
-  props.requests ?? props.people.map((person) => ({ ...request.value, ...more, person }))
+  (props.requests ?? props.people.map((person) => ({ ...request.value, ...more, person }))).map(clashes.asMeant)
 const path = computed(() => ({ path: { site: props.site.id } }))
 const label = (apply: boolean) =>
   take(
@@ -80,6 +83,7 @@ const of = (...verdicts: string[]) =>
 const ready = of('ready')
 const cannot = of('needs-choice', 'refused', 'waits-for-seat')
 const nothing = of('nothing-to-do')
+const clashing = computed(() => changeList.value?.lines.filter(isClash).map(({ person }) => person) ?? [])
 const said = computed(() => !changeList.value?.removal || Number(typed.value) === changeList.value.removal.people)
 
 const { busy, run } = useBusy()
@@ -142,6 +146,7 @@ const apply = () =>
             :site="site.id"
             :lines="changeList.lines"
           />
+          <ClashMeant :clashes="clashes" :people="clashing" />
           <Button
             type="submit"
             size="small"

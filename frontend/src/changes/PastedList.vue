@@ -17,6 +17,7 @@ import { t } from '@/shared/words'
 import { useKept } from './kept'
 import TellThem from '@/messages/TellThem.vue'
 import { emptyWork, MOST_CHARACTERS, type PastedItem, type PastedWork } from '@/intake/pasted'
+import ClashMeant from '@/roster/ClashMeant.vue'
 import { usePastedReview } from './pastedReview'
 import PastedLineRow from '@/intake/PastedLineRow.vue'
 import TypedLine from '@/intake/TypedLine.vue'
@@ -60,6 +61,8 @@ const {
   parts,
   ready,
   sum,
+  clashes,
+  clashing,
 } = usePastedReview(props.site, work, kept.opened)
 
 /** What wants a decision first; what is so already, set aside or nobody is folded. */
@@ -142,6 +145,7 @@ const apply = () =>
     <template v-else-if="read">
       <div class="top">
         <p class="sum" role="status">{{ sum }}</p>
+        <ClashMeant :clashes="clashes" :people="clashing" />
         <p class="doing">
           <Button :disabled="!ready || busy" :label="t('pasted.apply', { n: ready }, ready)" @click="apply" />
           {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ t('pasted.next') }}</button> {{ ' '

@@ -3,6 +3,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type LineRequest, type Site } from '@/shared/api'
+import { isClash, useClashes } from '@/roster/clashes'
 import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from '@/intake/pasted'
 
 /**
@@ -11,6 +12,7 @@ import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type S
  */
 export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<boolean>) {
   const { t, n } = useI18n()
+  const clashes = useClashes(work)
   const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)
   const asked = refDebounced(
     computed(() => ({ text: work.value.text, role: work.value.role || null })),
@@ -41,10 +43,10 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
         // Who is here already is put where the list says.
         const here = !!there && ['current', 'paused', 'upcoming', 'waiting'].includes(there.state)
         if (here && section && !there.sections.includes(section)) {
-          const line: LineRequest = { person: who(item)!.person.id, verb: 'put-in-section', section }
+          const line = clashes.asMeant<LineRequest>({ person: who(item)!.person.id, verb: 'put-in-section', section })
           return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }
         }
-        const line: LineRequest = {
+        const line = clashes.asMeant<LineRequest>({
           person: who(item)!.person.id,
           verb: 'let-in',
           named: item.text.slice(0, 300),
@@ -53,7 +55,7 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
           untilDay: own.untilDay || work.value.untilDay || null,
           section,
           sure: !!own.sure,
-        }
+        })
         return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }
       }),
   )
@@ -136,7 +138,11 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
     )
   })
 
+  const clashing = computed(() => (review.value?.lines ?? []).filter(isClash).map(({ person }) => person))
+
   return {
+    clashes,
+    clashing,
     tooLong,
     read,
     error,

@@ -12,8 +12,9 @@ const GET = `GET /sites/${site.id}/first-day-check`
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
 afterEach(() => void vi.useRealTimers())
 
-async function shown(answer: object) {
+async function shown(answer: object, hours: object[] = []) {
   const asked = serve({
+    [`GET /sites/${site.id}/hours`]: { hours, clashes: [], lastDay: null, version: 1, entry: null },
     [GET]: answer,
     [`POST /sites/${site.id}/change-lists`]: { changeList: null, lines: [], removal: null },
   })
@@ -31,7 +32,7 @@ it('says how many could enter, who could not and why, and opens the fix for all 
     look: 0,
     groups: [group('paused', 'resume', true, ['Bo', 'Cy']), group('account-closed', 'reopen-account', false, ['Di'])],
   })
-  expect(asked[0]?.call).toMatch(/day=\d{4}-\d\d-\d\d&time=09%3A00$/)
+  expect(asked[1]?.call).toMatch(/day=\d{4}-\d\d-\d\d&time=09%3A00$/)
   expect(page.find('[role=status]').text()).toContain('27 of 30 could enter')
   expect(page.findAll('.share li').map((each) => each.text())).toEqual([
     '27 could enter',
@@ -67,4 +68,14 @@ it('is glad when everybody could enter, and says so when nobody is expected', as
   expect((await shown({ at: '2026-12-01T09:00:00Z', enter: 0, look: 0, groups: [] })).page.text()).toContain(
     'Nobody is expected then.',
   )
+})
+
+it('looks at each section as of its own next meeting, where they say when they meet', async () => {
+  const hours = { id: 'h', section: null, next: '2026-12-02T18:00:00Z' }
+  const { page, asked } = await shown({ at: '2026-12-02T18:00:00Z', enter: 4, look: 0, groups: [] }, [hours])
+  await vi.advanceTimersByTimeAsync(300)
+  await flushPromises()
+  expect(asked[1]?.call).toMatch(/first-day-check$/)
+  expect(page.text()).toContain('everybody: 2 Dec')
+  expect(page.find('.sum').text()).toBe('At their next meeting, 4 of 4 could enter.')
 })

@@ -8,7 +8,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take, type LineRequest, type FirstDayCheck, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
-import { isDay, readTime, shortDay } from '@/shared/days'
+import { dayIn, isDay, readTime, shortDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { dayAndTime, givers } from '@/shared/sentences'
 import { t, tIn } from '@/shared/words'
@@ -17,6 +17,8 @@ import DataRows from '@/ui/DataRows.vue'
 import ShareBar, { type Share } from '@/ui/ShareBar.vue'
 import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
+import PickOne from '@/ui/PickOne.vue'
+import { sectionNames } from '@/roster/sections'
 import ChangePanel from '@/changes/ChangePanel.vue'
 
 /**
@@ -32,8 +34,30 @@ const opening = [props.site.opensAt?.slice(0, 10), props.site.term?.startsOn].fi
 const asked = useRoute().query
 const day = ref(typeof asked.day === 'string' ? asked.day : (opening ?? tomorrow))
 const time = ref(typeof asked.time === 'string' ? asked.time : '09:00')
+const { data: hours, isPending: asking } = useQuery({
+  queryKey: ['hours', computed(() => props.site.id)],
+  queryFn: () => take(api.GET('/sites/{site}/hours', { params: { path: { site: props.site.id } } })),
+})
+/** When each section meets next, the first of them first. */
+const next = computed(() => {
+  const first = new Map<string, string>()
+  for (const { section, next: at } of hours.value?.hours ?? []) {
+    const name = section ? sectionNames(props.site, [section]) : t('firstDayCheck.everybody')
+    const before = first.get(name)
+    if (at && (!before || at < before)) first.set(name, at)
+  }
+  return [...first].sort(([, one], [, other]) => one.localeCompare(other))
+})
+/** Each section as of its own next meeting, where they say when they meet; otherwise a moment that is chosen. */
+const chosen = ref<'' | 'meetings' | 'moment'>(typeof asked.day === 'string' ? 'moment' : '')
+const as = computed({
+  get: () => chosen.value || (next.value.length ? 'meetings' : 'moment'),
+  set: (wanted) => (chosen.value = wanted),
+})
 const moment = refDebounced(
-  computed(() => ({ day: day.value, time: time.value })),
+  computed((): { day?: string; time?: string } =>
+    as.value === 'meetings' ? {} : { day: day.value, time: time.value },
+  ),
   200,
 )
 const mending = shallowRef<{ people: string[]; requests: LineRequest[] } | null>(null)
@@ -44,7 +68,10 @@ const {
   refetch,
 } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'first-day-check', moment],
-  enabled: computed(() => isDay(moment.value.day) && !!readTime(moment.value.time)),
+  enabled: computed(() => {
+    const { day = '', time = '' } = moment.value
+    return !asking.value && (as.value === 'meetings' ? !day : isDay(day) && !!readTime(time))
+  }),
   queryFn: () =>
     take(api.GET('/sites/{site}/first-day-check', { params: { path: { site: props.site.id }, query: moment.value } })),
   placeholderData: keepPreviousData,
@@ -54,6 +81,12 @@ const expected = computed(() => {
   const { enter = 0, look = 0 } = firstDayCheck.value ?? {}
   return enter + look + groups.value.reduce((sum, group) => sum + group.people.length, 0)
 })
+/** The day from which somebody would have to be in: the one looked at. */
+const fixFrom = computed(() =>
+  as.value === 'meetings' && firstDayCheck.value
+    ? dayIn(new Date(firstDayCheck.value.at), props.site.timeZone)
+    : day.value,
+)
 const cause = (group: FirstDayCheck['groups'][number]) => group.reason.causes[0]!
 const fix = (group: FirstDayCheck['groups'][number]) => (cause(group).mine ? MENDS[cause(group).change] : undefined)
 
@@ -67,7 +100,7 @@ interface Row {
 const rows = computed<Row[]>(() =>
   groups.value.flatMap((group) => {
     const verb = fix(group)
-    const days = verb === 'change-dates' ? { fromDay: day.value } : {}
+    const days = verb === 'change-dates' ? { fromDay: fixFrom.value } : {}
     return group.people.map((each) => ({
       ...each,
       cause: cause(group),
@@ -80,7 +113,7 @@ const elsewhere = ({ cause: { change, mine, givers: codes } }: Row) =>
   [t(`change.${change}`), mine ? '' : t('change.who', { who: givers(codes, roleName) })].filter(Boolean).join(' ')
 const requests = computed(() => rows.value.flatMap(({ request }) => request ?? []))
 const mend = (requests: LineRequest[]) => (mending.value = { people: requests.map(({ person }) => person), requests })
-const fixWords = (row: Row) => tIn('firstDayCheck.fix', row.cause.change, { day: shortDay(day.value) })
+const fixWords = (row: Row) => tIn('firstDayCheck.fix', row.cause.change, { day: shortDay(fixFrom.value) })
 /** Paused and blocked have their colours everywhere; the others are told apart. */
 const COLOURS: Record<string, Share['colour']> = { paused: 'brass', blocked: 'clay' }
 const shares = computed<Share[]>(() => {
@@ -110,6 +143,21 @@ const columns = useColumns('first-day-check', () => [
       </h2>
       <p class="soft">{{ t('firstDayCheck.more') }}</p>
       <p class="when">
+        <PickOne
+          v-if="next.length"
+          v-model="as"
+          shown
+          :label="t('firstDayCheck.as')"
+          :options="[
+            { value: 'meetings' as const, label: t('firstDayCheck.asMeetings') },
+            { value: 'moment' as const, label: t('firstDayCheck.asMoment') },
+          ]"
+        />
+        <span v-if="as === 'meetings'" class="soft">{{
+          next.map(([name, at]) => t('firstDayCheck.next', { name, at: dayAndTime(at, site.timeZone) })).join(' · ')
+        }}</span>
+      </p>
+      <p v-if="as === 'moment'" class="when">
         <DayField v-model="day" shown :label="t('firstDayCheck.on')" :zone="site.timeZone" />
         <TimeField v-model="time" :label="t('firstDayCheck.at')" />
       </p>
@@ -118,7 +166,7 @@ const columns = useColumns('first-day-check', () => [
         <p class="sum" role="status" :class="{ all: !firstDayCheck.groups.length }">
           {{
             expected
-              ? t('firstDayCheck.sum', {
+              ? t(as === 'meetings' ? 'firstDayCheck.sumMeetings' : 'firstDayCheck.sum', {
                   when: dayAndTime(firstDayCheck.at, site.timeZone),
                   n: firstDayCheck.enter,
                   of: expected,

@@ -12,8 +12,10 @@ import { tellBody } from '@/shared/tell'
 import { t } from '@/shared/words'
 import { useKept } from '@/changes/kept'
 import TellThem from '@/messages/TellThem.vue'
+import ClashMeant from '@/roster/ClashMeant.vue'
 import FindSite from '@/sites/FindSite.vue'
 import { usePeopleReview, type PeopleWork } from './peopleChanges'
+import PickSection from './PickSection.vue'
 import PeopleChangesLines from './PeopleChangesLines.vue'
 import PeopleChangesTerms from './PeopleChangesTerms.vue'
 
@@ -48,6 +50,10 @@ watch(
   () => props.people,
   (people) => kept.opened.value && (work.value.people = people),
 )
+const section = computed({
+  get: () => work.value.section ?? '',
+  set: (wanted) => (work.value = { ...work.value, section: wanted }),
+})
 const TOLD = { 'let-in': 'let-in', remove: 'removed', 'change-role': 'role-changed' } as const
 const adding = ref(true)
 async function addSite(id: string | undefined) {
@@ -62,9 +68,10 @@ async function addSite(id: string | undefined) {
 }
 const dropSite = (id: string) => {
   work.value.sites = work.value.sites.filter((site) => site.id !== id)
+  work.value.section = ''
   adding.value ||= !work.value.sites.length
 }
-const { each, complete, review, current, error, ready, sum } = usePeopleReview(work)
+const { clashes, clashing, each, complete, review, current, error, ready, sum } = usePeopleReview(work)
 const told = computed(() => current.value?.lines.filter((line) => line.told) ?? [])
 const typed = ref('')
 const said = computed(() => !current.value?.removal || Number(typed.value) === current.value.removal.people)
@@ -134,6 +141,16 @@ const apply = () =>
       <button v-else class="word" @click="adding = true">{{ t('people.changeList.addSite') }}</button>
     </div>
     <PeopleChangesTerms v-model="work" />
+    <PickSection
+      v-if="work.verb === 'let-in' && work.sites.length === 1"
+      :key="work.sites[0]!.id"
+      v-model="section"
+      :site="work.sites[0]!.id"
+      :people="work.people"
+      :role="work.role"
+      :from-day="work.fromDay"
+      :until-day="work.untilDay"
+    />
     <TellThem
       v-model:tell="work.tell"
       v-model:words="work.words"
@@ -161,6 +178,7 @@ const apply = () =>
         v-model="work.sure"
         >{{ t('people.changeList.sure') }}</Tick
       >
+      <ClashMeant :clashes="clashes" :people="clashing" />
       <p v-if="current?.removal">
         <label
           >{{ t('changeList.many', current.removal) }}

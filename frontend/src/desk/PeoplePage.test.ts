@@ -68,6 +68,66 @@ const review = (verdicts: Record<string, number>, more: object = {}) => ({
 })
 const draft = { id: LIST, version: 1 }
 
+it('puts many into one section, chosen by its seats and by who has something else then, and asks about those', async () => {
+  const [MORNING, EVENING] = [`${LIST.slice(0, -1)}a`, `${LIST.slice(0, -1)}b`]
+  const sections = [
+    { id: MORNING, name: 'Morning', retired: false },
+    { id: EVENING, name: 'Evening', retired: false },
+  ]
+  const fit = (section: string, name: string, more: object) => ({
+    section,
+    name,
+    seats: 4,
+    free: 3,
+    fit: 1,
+    clash: 0,
+    full: 0,
+    other: 0,
+    ...more,
+  })
+  const clash = (each: { id: string; given: string }) => ({
+    person: { id: each.id, name: each.given },
+    verdict: 'needs-choice',
+    reasons: [{ code: 'clash', values: { otherSite: 'Jazz', at: '2026-11-30T09:30:00Z', times: 3, more: 0 } }],
+    cautions: [],
+    key: 0,
+    site: { id: site.id, title: 'Harmony', timeZone: 'UTC' },
+  })
+  const asked = serve({
+    'GET /platform': platform,
+    'GET /sites': { items: [{ ...site, mine: null }], total: 1, moreThanThat: false, next: null },
+    [`GET /sites/${site.id}`]: { ...site, sections },
+    [`POST /sites/${site.id}/section-fits`]: {
+      sections: [fit(MORNING, 'Morning', { clash: 1 }), fit(EVENING, 'Evening', { free: null })],
+    },
+    'POST /change-lists': draft,
+    [`PUT /change-lists/${LIST}`]: draft,
+    'POST /change-reviews': { ...review({ ready: 1, 'needs-choice': 1 }), lines: [clash(anna)] },
+  })
+  const { page } = show(PeopleChanges, { props: { people: [anna.id, bo.id], changeList: '' } })
+  await settled()
+  await findIn(page.get('#find-site'), 'Harm', 'Harmony')
+  await settled()
+  const picked = page.findComponent({ name: 'PickSection' })
+  await picked.get('[role=combobox]').trigger('click')
+  await settled()
+  const options = [...document.querySelectorAll<HTMLElement>('[role=option]')].map((each) => each.textContent!.trim())
+  expect(options).toEqual([
+    'no section',
+    'Morning · 3 seats free, 1 has something else then',
+    'Evening · any number of seats',
+  ])
+  picked.vm.$emit('update:modelValue', MORNING)
+  await settled()
+  const sent = () => asked.findLast(({ call }) => call === 'POST /change-reviews')!.body as { each: object }
+  expect(sent().each).toMatchObject({ section: MORNING })
+  expect(page.text()).toContain('They have Jazz at the same time, 3 times')
+  await page.get('.clash input[type=checkbox]').setValue(true)
+  await page.get('.clash input[type=text]').setValue('For a week.')
+  await settled()
+  expect(sent().each).toMatchObject({ clashing: [anna.id], note: 'For a week.' })
+})
+
 it('says what letting them into a site would do, does it, and takes it back as one', async () => {
   const asked = serve({
     'GET /platform': platform,
@@ -101,5 +161,5 @@ it('says what letting them into a site would do, does it, and takes it back as o
   expect([lastDone.sentence, lastDone.more]).toEqual(['1 change is made.', '4 are skipped.'])
   undoLast()
   await settled()
-  expect(asked.at(-1)!.body).toEqual({ apply: true })
+  expect(asked.findLast(({ call }) => call.endsWith('/undo'))!.body).toEqual({ apply: true })
 })

@@ -11,6 +11,7 @@ import { t } from '@/shared/words'
 import { NONE, useBoard } from '@/roster/board'
 import { openSections } from '@/roster/sections'
 import { hoursOf } from '@/weeks/weeks'
+import ClashMeant from '@/roster/ClashMeant.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Trouble from '@/ui/Trouble.vue'
 import SectionColumn from './SectionColumn.vue'
@@ -213,6 +214,7 @@ async function empty(id: string) {
               {{ t('sections.andMore', { n: problems.length - 4 }, problems.length - 4) }}
             </li>
           </ul>
+          <ClashMeant v-if="settled" :clashes="board.clashes" :people="board.clashing.value" />
           <p class="doing">
             <Button
               size="small"

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
+import { isClash, useClashes } from '@/roster/clashes'
 import { api, take, type ContentsRequest } from '@/shared/api'
 
 /** Some people and sites, and what is done to all of the ones in all of the others, as it is worked on and kept. */
@@ -15,11 +16,16 @@ export interface PeopleWork {
   sure: boolean
   tell: boolean
   words: string
+  /** Into which section, where it is one site. */
+  section?: string
+  clashing?: string[]
+  clashWhy?: string
 }
 
 /** What it would do, computed again whenever it is worked on. */
 export function usePeopleReview(work: Ref<PeopleWork>) {
   const { t, n } = useI18n()
+  const clashes = useClashes(work)
   const each = computed<NonNullable<ContentsRequest['each']>>(() => ({
     people: work.value.people,
     sites: work.value.sites.map((site) => site.id),
@@ -28,6 +34,10 @@ export function usePeopleReview(work: Ref<PeopleWork>) {
     fromDay: work.value.verb === 'let-in' ? work.value.fromDay || null : null,
     untilDay: work.value.verb === 'let-in' ? work.value.untilDay || null : null,
     sure: work.value.sure,
+    ...(work.value.verb === 'let-in' && work.value.sites.length === 1 && work.value.section
+      ? { section: work.value.section }
+      : {}),
+    ...(clashes.said.value.size ? { clashing: [...clashes.said.value], note: clashes.why.value.trim() } : {}),
   }))
   const complete = computed(
     () =>
@@ -75,5 +85,10 @@ export function usePeopleReview(work: Ref<PeopleWork>) {
       .join(', ')
   })
 
-  return { each, complete, review, current, error, ready, sum }
+  const clashing = computed(() => {
+    const people = new Map((review.value?.lines ?? []).filter(isClash).map(({ person }) => [person.id, person]))
+    return [...people.values()]
+  })
+
+  return { clashes, clashing, each, complete, review, current, error, ready, sum }
 }

@@ -9,7 +9,7 @@ import { useDraft } from './doorDraft'
 import { t, tIn } from '@/shared/words'
 
 /** Of the sentence of a door: from when until when, for how many, and what becomes of those who came through it. */
-const { draft, quiet, wrong, joins, open } = useDraft()
+const { draft, quiet, wrong, joins, open, saysWhen } = useDraft()
 const QUIET = {
   never: 'doors.write.quietNever',
   days: 'doors.write.quietDays',
@@ -102,7 +102,11 @@ const QUIET = {
       /></template>
     </I18nT>
     {{ ' ' }}
-    <I18nT v-if="quiet === 'meetings'" :keypath="'doors.write.row.quietMeetings'" scope="global">
+    <I18nT
+      v-if="quiet === 'meetings'"
+      :keypath="saysWhen ? 'doors.write.row.quietHours' : 'doors.write.row.quietMeetings'"
+      scope="global"
+    >
       <template #n
         ><NumberField
           v-model="draft.quietMeetings"

@@ -7,9 +7,10 @@ import AskedFields from './AskedFields.vue'
 import { useJoining } from './joining'
 
 /** What the door does for whoever is signed in: in, in the line, asked, or why not. */
-const { look, sections, form, wrong, busy, zone, you, admission, invitation, over, join, leave } = useJoining()
+const { look, sections, clash, form, wrong, busy, zone, you, admission, invitation, over, join, leave } = useJoining()
 // Most doors ask for no choice.
 const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
+const JoinClash = defineAsyncComponent(() => import('./JoinClash.vue'))
 </script>
 
 <template>
@@ -77,6 +78,7 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           :options="sections"
         /><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
       </div>
+      <JoinClash v-if="clash || wrong('clash')" />
       <AskedFields
         v-if="admission.passage === 'approval'"
         v-model:why="form.why"

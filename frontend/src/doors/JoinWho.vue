@@ -13,6 +13,7 @@ const { invited, look, sections, levels, mode, form, wrong, busy, see, invitatio
   useJoining()
 // Most doors ask for no choice.
 const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
+const JoinClash = defineAsyncComponent(() => import('./JoinClash.vue'))
 </script>
 
 <template>
@@ -75,6 +76,7 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
           :options="sections"
         />
       </div>
+      <JoinClash v-if="wrong('clash')" />
       <AskedFields
         v-if="asks"
         v-model:why="form.why"

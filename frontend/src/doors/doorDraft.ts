@@ -43,6 +43,12 @@ function beginDraft({ first, site, door, made }: Beginning) {
   const wrong = (field: string) =>
     errors.value?.document.errors?.find((each) => each.pointer === '/' + field)?.detail ?? ''
   const whole = (value: unknown) => (value === '' || value === null || value === undefined ? null : Number(value))
+  const { data: hours } = useQuery({
+    queryKey: ['hours', site.id],
+    queryFn: () => take(api.GET('/sites/{site}/hours', { params: { path: { site: site.id } } })),
+  })
+  /** Whether the site says when it meets: then real meetings are counted. */
+  const saysWhen = computed(() => !!hours.value?.hours.length)
   const joins = computed(() => draft.value.kind !== 'preview')
   const open = computed(() => draft.value.kind === 'key' || draft.value.kind === 'request')
 
@@ -120,5 +126,19 @@ function beginDraft({ first, site, door, made }: Beginning) {
   function toggle<T>(of: T[], each: T): T[] {
     return of.includes(each) ? of.filter((other) => other !== each) : [...of, each]
   }
-  return { draft, chosenKey, domains, quiet, wrong, joins, open, unreachable, reachSentence, busy, save, toggle }
+  return {
+    draft,
+    saysWhen,
+    chosenKey,
+    domains,
+    quiet,
+    wrong,
+    joins,
+    open,
+    unreachable,
+    reachSentence,
+    busy,
+    save,
+    toggle,
+  }
 }

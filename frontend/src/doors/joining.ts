@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, freshKey, Problem, take, type Joined, type JoinLook } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { findOutWhoIAm, me, signIn, signOut } from '@/shared/me'
+import { dayAndTime } from '@/shared/sentences'
 import { t } from '@/shared/words'
 
 type Joining = ReturnType<typeof beginJoining>
@@ -36,6 +37,8 @@ function beginJoining() {
   const form = reactive({
     section: '',
     why: '',
+    /** That one comes although one is wanted elsewhere. */
+    clash: false,
     answers: [] as string[],
     given: '',
     family: '',
@@ -56,6 +59,8 @@ function beginJoining() {
       refusal.value = { sentence: thrown.message, next: String((thrown.document as { next?: string }).next ?? 'none') }
   })
 
+  /** That one comes although one is wanted elsewhere, where it is asked. */
+  const mean = () => (form.clash ? { clash: true } : {})
   const see = () =>
     run(async () => {
       errors.value = refusal.value = null
@@ -79,8 +84,22 @@ function beginJoining() {
     },
   )
 
+  const zone = computed(() => look.value?.site.timeZone ?? 'UTC')
+  /** What one has at the same time as what one is about to join. */
+  const clash = computed(() =>
+    form.section ? look.value?.sections.find(({ id }) => id === form.section)?.clash : look.value?.clash,
+  )
   const sections = computed(() =>
-    (look.value?.sections ?? []).map(({ id, name, meets }) => ({ value: id, label: `${name}: ${meets}` })),
+    (look.value?.sections ?? []).map(({ id, name, meets, next, clash }) => ({
+      value: id,
+      label: [
+        name,
+        meets || (next ? t('join.meetsNext', { at: dayAndTime(next, zone.value) }) : ''),
+        clash ? t('join.clashes', { site: clash.site }) : '',
+      ]
+        .filter(Boolean)
+        .join(' · '),
+    })),
   )
   const levels = computed(() => {
     const run = look.value?.levels
@@ -90,7 +109,6 @@ function beginJoining() {
       label: run!.names[index] ?? String(run!.lowest + index),
     }))
   })
-  const zone = computed(() => look.value?.site.timeZone ?? 'UTC')
   const you = computed(() => look.value?.you ?? null)
   const admission = computed(() => look.value?.admission ?? null)
   const invitation = computed(() => look.value?.invitation ?? null)
@@ -112,7 +130,14 @@ function beginJoining() {
       errors.value = refusal.value = null
       joined.value = await take(
         api.POST('/join', {
-          body: { ...way(), section: form.section || null, why: form.why, answers: form.answers, asMe },
+          body: {
+            ...way(),
+            section: form.section || null,
+            why: form.why,
+            answers: form.answers,
+            ...mean(),
+            asMe,
+          },
           headers: { 'Idempotency-Key': freshKey() },
         }),
       )
@@ -131,6 +156,7 @@ function beginJoining() {
             section: form.section || null,
             why: form.why,
             answers: form.answers,
+            ...mean(),
             visitor,
           },
           headers: { 'Idempotency-Key': doneKey + fingerprint() },
@@ -168,6 +194,7 @@ function beginJoining() {
     busy,
     see,
     sections,
+    clash,
     levels,
     zone,
     you,

@@ -9,6 +9,7 @@ import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
 import { kindName } from '@/shared/kinds'
 import { useChanges } from '@/roster/changes'
+import ClashAsk from '@/roster/ClashAsk.vue'
 import RoleChoice from '@/roster/RoleChoice.vue'
 
 const { levelName } = useLevels()
@@ -24,7 +25,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ show: []; toggle: []; changed: [] }>()
 const { roleName } = usePlatform()
-const { change, busy, wrongDay } = useChanges(() => props.site)
+const { change, busy, wrongDay, clash, changeAllTheSame } = useChanges(() => props.site)
 const fromDay = ref('')
 const untilDay = ref('')
 const suggested = computed(() => props.candidate.options.find((option) => option.role === props.candidate.suggested))
@@ -45,6 +46,10 @@ async function letIn(role: string, dated = false) {
   const version = props.candidate.standing ? undefined : 0
   const request = { verb: 'let-in', role, version, named: props.named || null, ...days } as const
   if (await change(props.candidate.person, request)) emit('changed')
+}
+
+async function allTheSame(why: string) {
+  if (await changeAllTheSame(why)) emit('changed')
 }
 
 async function bringBack() {
@@ -125,6 +130,7 @@ async function bringBack() {
       </button>
     </span>
   </div>
+  <ClashAsk v-if="clash" :sentence="clash.sentence" :busy="busy" @act="allTheSame" @close="clash = null" />
   <div v-if="opened" class="more">
     <div class="days">
       <span

@@ -41,6 +41,9 @@ export interface PastedWork {
   said: Record<string, Said>
   tell: boolean
   words: string
+  /** Of whom being in two places at once is meant, and why. */
+  clashing?: string[]
+  clashWhy?: string
 }
 
 export const emptyWork = (text = ''): PastedWork => ({

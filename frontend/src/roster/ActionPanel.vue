@@ -10,6 +10,8 @@ import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
 import { t } from '@/shared/words'
 import { useAsked } from './asked'
 import AskedFields from './AskedFields.vue'
+import ClashMeant from './ClashMeant.vue'
+import { isClash, useClashes } from './clashes'
 
 /** Asks what a change needs, and says what would follow from it before it is made. */
 const props = defineProps<{
@@ -28,7 +30,11 @@ const { asked, request, complete, note } = useAsked(
 const slowly = refDebounced(request, 200)
 /** That the site will have no lead from a day on, said on purpose. */
 const meant = ref(false)
-const onPurpose = computed(() => (meant.value ? { leadEnds: true } : {}))
+const clashes = useClashes()
+const onPurpose = computed(() => ({
+  ...(meant.value ? { leadEnds: true } : {}),
+  ...(clashes.said.value.size ? { clash: true, note: clashes.why.value.trim() } : {}),
+}))
 watch(request, () => (meant.value = false))
 const { data: line, error } = useQuery({
   queryKey: [
@@ -37,7 +43,7 @@ const { data: line, error } = useQuery({
     computed(() => props.card.person.id),
     computed(() => props.card.version),
     slowly,
-    meant,
+    onPurpose,
   ],
   enabled: complete,
   queryFn: async () =>
@@ -56,7 +62,8 @@ const comesBack = computed(
   () => props.verb === 'remove' && line.value?.cautions.some((note) => note.code === 'comes-back-through'),
 )
 const asksLead = computed(() => meant.value || line.value?.reasons.some((note) => note.code === 'lead-ends'))
-const go = () => emit('act', { ...request.value, ...onPurpose.value, note: note.value })
+const asksClash = computed(() => (line.value && isClash(line.value) ? [line.value.person] : []))
+const go = () => emit('act', { ...request.value, note: note.value, ...onPurpose.value })
 </script>
 
 <template>
@@ -73,6 +80,7 @@ const go = () => emit('act', { ...request.value, ...onPurpose.value, note: note.
         <label v-if="asksLead" class="meant"
           ><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ t('card.leadEnds') }}</label
         >
+        <ClashMeant :clashes="clashes" :people="asksClash" />
         <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'block')">
           {{ t('card.bringsBack') }}
         </button>

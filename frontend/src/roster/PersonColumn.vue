@@ -17,6 +17,7 @@ import { inSentence, t } from '@/shared/words'
 import { detailWords } from '@/shared/details'
 import { kindName } from '@/shared/kinds'
 import ActionPanel from './ActionPanel.vue'
+import ClashAsk from './ClashAsk.vue'
 import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
 import PersonSections from './PersonSections.vue'
@@ -33,7 +34,7 @@ const props = defineProps<{ site: Site; person: string }>()
 defineEmits<{ close: [] }>()
 const { roleName } = usePlatform()
 const { seeAs } = useSeeAs(() => props.site.id)
-const { change, busy, wrongDay } = useChanges(() => props.site)
+const { change, busy, wrongDay, clash, changeAllTheSame } = useChanges(() => props.site)
 const asking = ref<'' | 'role' | 'remove' | 'pause' | 'change-dates' | 'block'>('')
 
 const {
@@ -119,6 +120,13 @@ async function act(request: Parameters<typeof change>[1]) {
         </p>
       </div>
 
+      <ClashAsk
+        v-if="clash && clash.person.id === card.person.id"
+        :sentence="clash.sentence"
+        :busy="busy"
+        @act="changeAllTheSame"
+        @close="clash = null"
+      />
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
       <p v-if="kept.length" class="kept">
         <span v-for="each in kept" :key="each.code"

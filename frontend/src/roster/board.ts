@@ -5,6 +5,7 @@ import { api, take, type AppliedChanges, type LineRequest, type RosterRow, type 
 import { folded } from '@/shared/folded'
 import { usePlatform } from '@/shared/platform'
 import { listName, lineSentences } from '@/shared/sentences'
+import { isClash, useClashes } from './clashes'
 import { openSections } from './sections'
 
 /** Those who are in no section stand in a column of their own. */
@@ -45,6 +46,7 @@ export function useBoard(site: () => Site) {
   })
   const byId = computed(() => new Map(rows.value?.map((row) => [row.person.id, row]) ?? []))
 
+  const clashes = useClashes()
   /** Where somebody is to be, by their id, where that differs from where they are. */
   const moves = keptMoves.get(site().id) ?? reactive(new Map<string, string[]>())
   keptMoves.set(site().id, moves)
@@ -72,17 +74,25 @@ export function useBoard(site: () => Site) {
       set(row, to === NONE ? keeps : [...new Set([...added, to])])
     }
   }
-  const forget = (people?: Iterable<string>) => (people ? [...people].forEach((id) => moves.delete(id)) : moves.clear())
+  const forget = (people?: Iterable<string>) => {
+    if (people) [...people].forEach((id) => moves.delete(id))
+    else {
+      moves.clear()
+      clashes.forget()
+    }
+  }
 
   const lines = computed<LineRequest[]>(() =>
     [...moves]
       .filter(([person]) => byId.value.has(person))
-      .map(([person, sections]) => ({
-        person,
-        verb: 'change-sections',
-        sections,
-        version: byId.value.get(person)!.version,
-      })),
+      .map(([person, sections]) =>
+        clashes.asMeant({
+          person,
+          verb: 'change-sections' as const,
+          sections,
+          version: byId.value.get(person)!.version,
+        }),
+      ),
   )
   const tooMany = computed(() => lines.value.length > MOST_MOVES)
   const make = (apply: boolean, wanted: LineRequest[]): Promise<AppliedChanges> =>
@@ -115,6 +125,9 @@ export function useBoard(site: () => Site) {
           .map((line) => [line.person.id, lineSentences(line, site().timeZone, roleName).join(' ')]),
       ),
   )
+
+  /** Who of those moved would be in two places at once, asked about or meant. */
+  const clashing = computed(() => reviewed.value.filter(isClash).map(({ person }) => person))
 
   interface BoardColumn {
     id: string
@@ -164,6 +177,8 @@ export function useBoard(site: () => Site) {
     tooMany,
     make,
     ready,
+    clashes,
+    clashing,
     wrong,
     settled,
     trouble: review.error,

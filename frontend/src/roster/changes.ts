@@ -1,4 +1,4 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import { api, Problem, take, type LineRequest, type Person, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
@@ -20,6 +20,9 @@ export function useChanges(site: () => Changed) {
   /** What is wrong with the days typed, when something is. */
   const wrongDay = ref('')
 
+  /** What was asked for and would put somebody in two places at once. */
+  const clash = shallowRef<{ person: Person; request: Omit<LineRequest, 'person'>; sentence: string } | null>(null)
+
   async function change(person: Person, request: Omit<LineRequest, 'person'>): Promise<boolean> {
     if (busy.value) return false
     busy.value = true
@@ -32,6 +35,7 @@ export function useChanges(site: () => Changed) {
           body: { apply: true, lines: [{ ...request, person: person.id }], ...tellBody(tellEach.value) },
         }),
       )
+      clash.value = null
       const line = lines[0]!
       const name = fullName(person)
       const nothing = line.verdict === 'nothing-to-do'
@@ -64,6 +68,10 @@ export function useChanges(site: () => Changed) {
                 ?.map((each) => t('trouble.sinceOne', { actor: each.actor, verb: tIn('log.verbs', each.verb) }))
                 .join('; ')
             : ''
+        if (line?.reasons.some(({ code }) => code === 'clash')) {
+          clash.value = { person, request, sentence: lineSentences(line, zone, roleName).join(' ') }
+          return false
+        }
         wentWrong(
           error,
           line
@@ -80,5 +88,11 @@ export function useChanges(site: () => Changed) {
     }
   }
 
-  return { change, busy, wrongDay }
+  /** Makes the change that was asked about all the same; the reason is kept. */
+  const changeAllTheSame = (why: string): Promise<boolean> =>
+    clash.value
+      ? change(clash.value.person, { ...clash.value.request, clash: true, note: why })
+      : Promise.resolve(false)
+
+  return { change, busy, wrongDay, clash, changeAllTheSame }
 }

@@ -218,10 +218,12 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
       'renew-keys',
       'join',
       'open-doors',
+      'rooms',
     ]
       .map((name) => ({ name, path: `/${name}/:site?`, component: nowhere }))
       .concat(
         { name: 'person', path: '/person/:person', component: nowhere },
+        { name: 'person-week', path: '/person/:person/week', component: nowhere },
         { name: 'messages', path: '/messages/:part?', component: nowhere },
         { name: 'rules', path: '/rules/:part?', component: nowhere },
         { name: 'platform', path: '/platform/:part?', component: nowhere },

@@ -19,12 +19,12 @@ const clocks = new Map<string, Intl.DateTimeFormat>()
 function clock(zone: string): Intl.DateTimeFormat {
   const known = clocks.get(zone)
   if (known) return known
-  const made = new Intl.DateTimeFormat(ownLocale, { hour: 'numeric', minute: '2-digit', timeZone: zone })
+  const made = new Intl.DateTimeFormat(ownLocale, { hour: '2-digit', minute: '2-digit', timeZone: zone })
   clocks.set(zone, made)
   return made
 }
 
-/** Example: "9:30". */
+/** Example: "09:30". */
 export const timeIn = (instant: string, zone: string) => clock(zone).format(new Date(instant))
 
 /** Minutes since midnight by the clock of a zone. */
