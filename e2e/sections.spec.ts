@@ -123,7 +123,12 @@ test('two sites are merged, each role settled, and are two again; a section beco
   await box(page).fill('jun okafor')
   const jun = found(page, 'Jun Okafor-Reyes')
   await jun.getByRole('button', { name: 'Other role or dates' }).click()
+  // Whoever helps in the morning has that at the same time.
+  expectErrors(page, '409')
   await jun.getByRole('button', { name: 'Support aide' }).click()
+  await expect(jun).toContainText('They have Harmony & Ear Training II at the same time')
+  await jun.getByLabel('Why (staff read it, they do not)').fill('Comes when the morning is over.')
+  await jun.getByRole('button', { name: 'In two places at once, on purpose' }).click()
   await expect(strip(page)).toContainText('Jun Okafor-Reyes is let in as support aide.')
 
   await goTo(page, HARMONY)

@@ -164,7 +164,9 @@ test('a learner, on a phone', async ({ page }) => {
     .getByRole('link', { name: /^Enter the site/ })
     .first()
     .waitFor()
-  await page.screenshot({ path: folder + 'learner-sites.png' })
+  await page.goto('/week')
+  await page.getByText('at the same time as something else').first().waitFor()
+  await page.screenshot({ path: folder + 'own-week.png' })
 })
 
 test('the doors of a site, and a learner who comes in on a phone', async ({ page }) => {

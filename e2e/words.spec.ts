@@ -59,6 +59,14 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
       await page.locator('.docked fieldset .acts .word').nth(1).click()
     },
   ],
+  [
+    'tutor',
+    ({ site }) => `/sites/${site}/week`,
+    async (page) => {
+      await page.locator('.top .p-button').last().click()
+      await page.locator('.docked .one .word').first().click()
+    },
+  ],
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').first().click()],
   ['tutor', ({ site }) => `/sites/${site}/doors`, (page) => page.locator('.new button').nth(3).click()],
   ['tutor', ({ site }) => `/sites/${site}`, (page) => page.locator('.who').click()],
@@ -71,6 +79,7 @@ const OPENED: [Who, (ids: { site: string }) => string, Act][] = [
   ['administrator', () => '/rules/kinds', (page) => page.locator('.kind button').nth(1).click()],
 ]
 const FURTHER: [Who, string][] = [
+  ['tutor', '/rooms?room=Room+3&building=Mill+Hall'],
   ['learner', '/password'],
   ['tutor', '/glossary'],
   ['tutor', '/keys'],

@@ -37,7 +37,7 @@ final readonly class ChangeContext
         public array $otherLeads,
         public string $staff,
         public SectionsHeld $sections,
-        public Commitments $weeks = new Commitments(),
+        public ?Commitments $weeks = null,
     ) {}
 
     /** The same, with another enrollment. */

@@ -9,7 +9,6 @@ use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\SectionsHeld;
-use MintDoor\Core\Weeks\Commitments;
 
 /**
  * The site as it would stand after the lines computed so far.
@@ -53,7 +52,7 @@ final class ChangeListState
             array_values($others),
             $s->staff,
             $this->sections,
-            $s->weeks[$personId] ?? new Commitments(),
+            $s->weeks[$personId] ?? null,
         );
     }
 

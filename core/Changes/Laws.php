@@ -332,7 +332,7 @@ class Laws
     /** That somebody would be wanted in two places at once who is not yet: the first time, and how many hours it is. */
     public function clash(ChangeContext $context, Timeline $before, Timeline $after): ?Note
     {
-        $clashes = $context->weeks->clashes($before, $after);
+        $clashes = $context->weeks?->clashes($before, $after) ?? [];
         if ([] === $clashes) {
             return null;
         }

@@ -10,10 +10,27 @@ use MintDoor\Core\Roster\Timeline;
 final readonly class Commitments
 {
     /**
-     * @param list<Meeting> $here      of the site, those to come
-     * @param list<Meeting> $elsewhere theirs, of other sites
+     * @param array<string, list<Meeting>> $here      of the site, those to come, by section; of the whole site by nothing
+     * @param list<Meeting>                $elsewhere theirs, of other sites
      */
-    public function __construct(public array $here = [], public array $elsewhere = []) {}
+    private function __construct(private array $here, private array $elsewhere) {}
+
+    /** @param list<Meeting> $here of a site, those to come */
+    public static function at(array $here): self
+    {
+        $bySection = [];
+        foreach ($here as $meeting) {
+            $bySection[(string) $meeting->section][] = $meeting;
+        }
+
+        return new self($bySection, []);
+    }
+
+    /** @param list<Meeting> $elsewhere of somebody, in other sites */
+    public function and(array $elsewhere): self
+    {
+        return new self($this->here, $elsewhere);
+    }
 
     /**
      * What they would come to have at the same time as something else. What clashes already stays as it is.
@@ -22,24 +39,34 @@ final readonly class Commitments
      */
     public function clashes(Timeline $before, Timeline $after): array
     {
-        $gained = [] === $this->here ? [] : Attending::gained($before, $after, $this->here);
+        $gained = $kept = [];
+        foreach ($this->around($after) as $meeting) {
+            if (!Attending::isTheirs($after, $meeting)) {
+                continue;
+            }
+            if (Attending::isTheirs($before, $meeting)) {
+                $kept[] = $meeting;
+            } else {
+                $gained[] = $meeting;
+            }
+        }
         if ([] === $gained) {
             return [];
         }
-        $new = [];
-        foreach ($gained as $meeting) {
-            $new[$meeting->hours.' '.$meeting->from] = true;
-        }
-        $kept = array_filter(
-            Attending::of($after, $this->here),
-            static fn(Meeting $meeting): bool => !isset($new[$meeting->hours.' '.$meeting->from]),
-        );
-        $clashes = [
-            ...Clashes::between($gained, [...$this->elsewhere, ...array_values($kept)]),
-            ...Clashes::among($gained),
-        ];
+        $clashes = [...Clashes::between($gained, [...$this->elsewhere, ...$kept]), ...Clashes::among($gained)];
         usort($clashes, static fn(Clash $a, Clash $b): int => $a->one->from <=> $b->one->from);
 
         return $clashes;
+    }
+
+    /** @return list<Meeting> of the site as a whole, and of sections somebody is in at any time */
+    private function around(Timeline $timeline): array
+    {
+        $sections = ['' => true];
+        foreach ([] === $this->here ? [] : $timeline->segments as $segment) {
+            $sections += array_fill_keys($segment->sections, true);
+        }
+
+        return array_merge(...array_values(array_intersect_key($this->here, $sections)));
     }
 }

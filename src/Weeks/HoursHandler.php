@@ -125,12 +125,12 @@ final readonly class HoursHandler
                 return null;
             }
         }
-        try {
-            Time::startOfDay($each->first, $zone);
-        } catch (NotADay) {
-            $errors->add("$at/first", 'day', 'shared.choose-day-between-years');
+        foreach (['first' => $each->first, 'until' => $each->until] as $field => $day) {
+            if (null !== $day && !self::isDay($day, $zone)) {
+                $errors->add("$at/$field", 'day', 'shared.choose-day-between-years');
 
-            return null;
+                return null;
+            }
         }
         $rule = strtoupper(trim($each->rule ?? ''));
         if ('' === $rule && [] !== $each->days) {
@@ -152,6 +152,12 @@ final readonly class HoursHandler
         foreach ($each->changes as $k => $change) {
             if (isset($changes[$change->day])) {
                 $errors->add("$at/changes/$k/day", 'twice', 'weeks.day-twice');
+            }
+            foreach (['day' => $change->day, 'toDay' => $change->toDay] as $field => $day) {
+                if (null !== $day && !self::isDay($day, $zone)) {
+                    $errors->add("$at/changes/$k/$field", 'day', 'weeks.write-day');
+                    continue 2;
+                }
             }
             $changes[$change->day] = null === $change->toDay
                 ? new MeetingChange($change->day)
@@ -179,6 +185,17 @@ final readonly class HoursHandler
             array_values($changes),
             trim($each->name),
         );
+    }
+
+    private static function isDay(string $day, \DateTimeZone $zone): bool
+    {
+        try {
+            Time::startOfDay($day, $zone);
+        } catch (NotADay) {
+            return false;
+        }
+
+        return true;
     }
 
     /** @return list<Meeting> none where something is wrong */

@@ -142,9 +142,10 @@ final readonly class Meetings
             return [];
         }
         $elsewhere = $this->ofPeople($people, $access->now, $site);
+        $all = Commitments::at($here);
         $commitments = [];
         foreach ($people as $person) {
-            $commitments[$person] = new Commitments($here, $elsewhere[$person] ?? []);
+            $commitments[$person] = $all->and($elsewhere[$person] ?? []);
         }
 
         return $commitments;

@@ -125,7 +125,7 @@ final class World implements Ids
             $leads,
             'staff',
             $this->sectionsHeld(),
-            $this->weeks[$person] ?? new Commitments(),
+            $this->weeks[$person] ?? null,
         );
     }
 

@@ -68,7 +68,7 @@ const review = (verdicts: Record<string, number>, more: object = {}) => ({
 })
 const draft = { id: LIST, version: 1 }
 
-it('puts many into one section, chosen by its seats and by who has something else then, and asks about those', async () => {
+it('puts many into one section, chosen by its seats and by who has something else then', async () => {
   const [MORNING, EVENING] = [`${LIST.slice(0, -1)}a`, `${LIST.slice(0, -1)}b`]
   const sections = [
     { id: MORNING, name: 'Morning', retired: false },

@@ -78,7 +78,15 @@ const JoinClash = defineAsyncComponent(() => import('./JoinClash.vue'))
           :options="sections"
         /><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
       </div>
-      <JoinClash v-if="clash || wrong('clash')" />
+      <JoinClash
+        v-if="clash || wrong('clash')"
+        v-model="form.clash"
+        v-model:why="form.why"
+        :clash="clash"
+        :zone="zone"
+        :wrong="wrong"
+        :asked="admission.passage === 'approval' && !look.questions.length"
+      />
       <AskedFields
         v-if="admission.passage === 'approval'"
         v-model:why="form.why"

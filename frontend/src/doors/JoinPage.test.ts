@@ -91,6 +91,7 @@ describe('joining', () => {
       .findAll('button')
       .find((each) => each.text() === 'I have none yet')!
       .trigger('click')
+    await vi.dynamicImportSettled()
     for (const [field, value] of [
       ['#given', 'Mia'],
       ['#family', 'Berg'],

@@ -2,7 +2,6 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { defineAsyncComponent } from 'vue'
-import NewPassword from '@/accounts/NewPassword.vue'
 import SignInForm from '@/accounts/SignInForm.vue'
 import AskedFields from './AskedFields.vue'
 import { useJoining } from './joining'
@@ -11,6 +10,8 @@ import { t } from '@/shared/words'
 /** Who somebody is who is not signed in: with an account they have, or one made on the way. */
 const { invited, look, sections, levels, mode, form, wrong, busy, see, invitation, asks, over, canMake, make } =
   useJoining()
+// Whoever has an account makes no password.
+const NewPassword = defineAsyncComponent(() => import('@/accounts/NewPassword.vue'))
 // Most doors ask for no choice.
 const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
 const JoinClash = defineAsyncComponent(() => import('./JoinClash.vue'))
@@ -76,7 +77,14 @@ const JoinClash = defineAsyncComponent(() => import('./JoinClash.vue'))
           :options="sections"
         />
       </div>
-      <JoinClash v-if="wrong('clash')" />
+      <JoinClash
+        v-if="wrong('clash')"
+        v-model="form.clash"
+        v-model:why="form.why"
+        :clash="undefined"
+        zone="UTC"
+        :wrong="wrong"
+      />
       <AskedFields
         v-if="asks"
         v-model:why="form.why"

@@ -96,6 +96,11 @@ export async function refreshSite() {
     'invitations',
     'waits',
     'open-doors',
+    'sections',
+    'hours',
+    'week',
+    'clashes',
+    'rooms',
   )
 }
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { useClipboard } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
@@ -16,11 +15,16 @@ const KEY = ['calendar-address']
 const { data } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/me/calendar-address')) })
 const address = ref('')
 const gone = ref(false)
-const { copy, copied } = useClipboard()
+const copied = ref(false)
+async function copy(text: string) {
+  await navigator.clipboard.writeText(text)
+  copied.value = true
+}
 const { busy, run } = useBusy()
 const make = () =>
   run(async () => {
     const made = await take(api.POST('/me/calendar-address'))
+    copied.value = false
     address.value = location.origin + made.path
     gone.value = false
     client.setQueryData(KEY, { ...made, path: null })

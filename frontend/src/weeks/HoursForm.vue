@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useFileDialog } from '@vueuse/core'
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, reactive, ref } from 'vue'
 import { api, Problem, take, type Site } from '@/shared/api'
@@ -16,7 +16,6 @@ import { placeOf, wantedOf, whenOf, type HoursOfSite, type HoursWanted } from '.
 /** Says when a site and its sections meet; what a calendar brings is looked at here before it is kept. */
 const props = defineProps<{ site: Site; hours: HoursOfSite }>()
 const emit = defineEmits<{ close: [] }>()
-const client = useQueryClient()
 let made = 0
 type Draft = HoursWanted & { key: string }
 const drafts = reactive<Draft[]>(props.hours.hours.map((each) => ({ ...wantedOf(each), key: each.id })))
@@ -92,14 +91,11 @@ const save = () =>
     const answer = await take(
       api.PUT('/sites/{site}/hours', {
         params: { path: { site: props.site.id }, header: { 'If-Match': `"${props.hours.version}"` } },
-        body: { hours: drafts.map(({ key: _, ...hours }) => hours) },
+        body: { hours: drafts.map(({ key: _, ...hours }) => ({ ...hours, until: hours.until || null })) },
       }),
     )
     if (answer.entry) done(t('weeks.hours.did'), { site: props.site.id, entry: answer.entry })
-    await Promise.all([
-      refreshSite(),
-      ...['hours', 'week', 'clashes', 'rooms'].map((key) => client.invalidateQueries({ queryKey: [key] })),
-    ])
+    await refreshSite()
     emit('close')
   })
 

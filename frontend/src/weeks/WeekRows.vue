@@ -83,7 +83,7 @@ const shown = computed(() => props.week.days.filter(({ meetings, off }) => meeti
 </script>
 
 <template>
-  <div v-if="narrow" class="list" role="group" :aria-label="label">
+  <div v-if="narrow" class="by-day" role="group" :aria-label="label">
     <section v-for="day in shown" :key="day.day">
       <h3>
         {{ dayName(day.day) }} <span v-if="day.off" class="soft">{{ t('weeks.off', { name: day.off }) }}</span>
@@ -236,21 +236,21 @@ ul {
   height: 3px;
   background: var(--mint);
 }
-.list {
+.by-day {
   display: grid;
   gap: 14px;
 }
-.list h3 {
+.by-day h3 {
   padding: 0 0 4px;
 }
-.list li {
+.by-day li {
   display: grid;
   gap: 1px;
   padding: 7px 10px;
   border-left: 4px solid var(--spruce);
   background: var(--sheet);
 }
-.list li + li {
+.by-day li + li {
   margin-top: 6px;
 }
 @media print {

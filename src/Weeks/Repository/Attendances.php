@@ -13,8 +13,8 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\Sql;
 
 /**
- * In which sites people are, from an instant on. By hand: asked for a thousand people at once before they are put
- * into a section (`bin/bench`: clashes).
+ * In which sites people are, from an instant on. By hand: a thousand people are asked about at once before they are
+ * put into a section.
  *
  * @extends BaseRepository<EnrollmentSegment>
  */

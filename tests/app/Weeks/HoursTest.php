@@ -57,6 +57,12 @@ final class HoursTest extends ApiTestCase
                 'rule' => [...self::WEEKLY, 'days' => [], 'rule' => 'FREQ=WEEKLY'],
                 'rule ' => [...self::WEEKLY, 'days' => [], 'rule' => 'every now and then'],
                 'rule  ' => [...self::WEEKLY, 'days' => [], 'rule' => 'FREQ=DAILY;COUNT=900'],
+                'first' => [...self::WEEKLY, ...self::UNTIL, 'first' => '0000-01-01'],
+                'changes/0/toDay' => [
+                    ...self::WEEKLY,
+                    ...self::UNTIL,
+                    'changes' => [['day' => '2026-11-30', 'toDay' => '']],
+                ],
                 'zone' => [...self::WEEKLY, ...self::UNTIL, 'zone' => 'Nowhere/At_All'],
                 'time' => [...self::WEEKLY, ...self::UNTIL, 'time' => '25:00'],
                 'changes/0/day' => [...self::WEEKLY, ...self::UNTIL, 'changes' => [['day' => '2026-11-24']]],

@@ -141,7 +141,7 @@ final class ClashesTest extends TestCase
     {
         $site = new Site('s', 'seniors', opensAt: 0, sections: World::sections(), several: $several);
         $world = World::withPeople($site);
-        $world->weeks['learner0'] = new Commitments($here, $elsewhere);
+        $world->weeks['learner0'] = Commitments::at($here)->and($elsewhere);
 
         return $world;
     }

@@ -185,7 +185,6 @@ final class WeeksTest extends TestCase
         );
         self::assertSame(['10x', '30x', '50x', '60'], $names(Attending::of($before, $meetings)));
         self::assertSame(['10x', '50y', '60'], $names(Attending::of($after, $meetings)));
-        self::assertSame(['50y'], $names(Attending::gained($before, $after, $meetings)));
     }
 
     public function testAWayIsTooLongBetweenBuildingsOnly(): void
