@@ -10,7 +10,7 @@ use MintDoor\Core\Roster\Timeline;
 final readonly class Commitments
 {
     /**
-     * @param array<string, list<Meeting>> $here      of the site, those to come, by section; of the whole site by nothing
+     * @param array<string, list<Meeting>> $here      of the site, those to come, by section; of the whole site by ''
      * @param list<Meeting>                $elsewhere theirs, of other sites
      */
     private function __construct(private array $here, private array $elsewhere) {}
