@@ -11,6 +11,7 @@ use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Changes\ChangeListComputer;
 use MintDoor\Core\Changes\ComputedChange;
+use MintDoor\Core\Changes\Laws;
 use MintDoor\Core\Changes\LineComputer;
 use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
@@ -29,6 +30,8 @@ use MintDoor\Shared\Row;
  */
 final readonly class DoorLines
 {
+    private const LONGEST_REASON = 500;
+
     public function __construct(
         private WaitingPlaces $places,
         private SectionNumbers $sections,
@@ -113,7 +116,12 @@ final readonly class DoorLines
         $ready = $computed = [];
         foreach ($lines as $key => $line) {
             $computed[(int) $key] = $line;
-            $one = new ComputedLine($people[$waiting[$key]->person->id], 'come-in', $line);
+            $one = new ComputedLine(
+                $people[$waiting[$key]->person->id],
+                'come-in',
+                $line,
+                self::reason($line, $waiting[$key]->why),
+            );
             $one->isReady() && ($ready[] = $one);
         }
         if ([] !== $ready) {
@@ -238,7 +246,7 @@ final readonly class DoorLines
         ?Caller $by,
         ?string $note = null,
     ): void {
-        $computed = new ComputedLine($person, $verb, $line, $note);
+        $computed = new ComputedLine($person, $verb, $line, self::reason($line, $note));
         if ($computed->isReady()) {
             $this->store(null === $by ? $access : $access->doneBy($by), [$computed]);
         }
@@ -264,6 +272,18 @@ final readonly class DoorLines
         if ([] !== $ready) {
             $this->store($access->doneBy($by), $ready, listed: false);
         }
+    }
+
+    /** Why somebody comes who is wanted elsewhere at that time; of the others it is not kept here. */
+    private static function reason(ComputedChange $line, ?string $why): ?string
+    {
+        foreach ($line->cautions as $caution) {
+            if (Laws::CLASH === $caution->code) {
+                return mb_substr((string) $why, 0, self::LONGEST_REASON);
+            }
+        }
+
+        return null;
     }
 
     /** @param non-empty-list<ComputedLine> $lines */

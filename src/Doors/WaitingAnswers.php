@@ -181,7 +181,7 @@ final readonly class WaitingAnswers
         if (!$verdict->allowed) {
             return $verdict->code;
         }
-        $line = $this->lines->comeIn($at, $at->waiting?->section?->id, $access->caller);
+        $line = $this->lines->comeIn($at, $at->waiting?->section?->id, $access->caller, $at->waiting?->why);
         if (Verdict::WaitsForSeat === $line->verdict) {
             if ('approval' === $at->waiting?->what && $at->door->policy->waiting) {
                 $at->waiting->what = 'seat';

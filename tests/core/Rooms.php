@@ -22,6 +22,7 @@ final class Rooms
         'History',
         'Roster',
         'Weeks',
+        'Plans',
         'Items',
         'Messages',
         'Intake',

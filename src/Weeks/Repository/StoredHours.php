@@ -14,10 +14,14 @@ final class StoredHours extends BaseRepository
 {
     protected const ENTITY = Hours::class;
 
+    /** A section that is retired meets no more; its hours wait for it. */
+    private const HELD = '(c.id IS NULL OR c.retired = false)';
+
     /**
      * @param list<string> $sites ids
      *
-     * @return list<Hours> of sites, in their order; of those only whose last meeting is not over at an instant
+     * @return list<Hours> of sites, in their order; of those only whose last meeting is not over at an instant, and
+     *     none of a section that is retired
      */
     public function of(array $sites, int $from): array
     {
@@ -25,8 +29,8 @@ final class StoredHours extends BaseRepository
             return [];
         }
         $class = Hours::class;
-        $dql = "SELECT h, s, d FROM $class h JOIN h.site s JOIN s.division d
-            WHERE s.id IN (:sites) AND h.untilAt > :from ORDER BY h.place, h.id";
+        $dql = "SELECT h, s, d, c FROM $class h JOIN h.site s JOIN s.division d LEFT JOIN h.section c
+            WHERE s.id IN (:sites) AND h.untilAt > :from AND ".self::HELD.' ORDER BY h.place, h.id';
 
         return $this->found($this->dql($dql, ['sites' => $sites])->setParameter('from', $from, 'instant')->getResult());
     }
@@ -51,9 +55,10 @@ final class StoredHours extends BaseRepository
     {
         $class = Hours::class;
         $query = $this->getEntityManager()->createQuery(
-            "SELECT h, s, d FROM $class h JOIN h.site s JOIN s.division d
+            "SELECT h, s, d, c FROM $class h JOIN h.site s JOIN s.division d LEFT JOIN h.section c
              WHERE h.placeKey = :place AND s.takenBack = false AND h.untilAt > :from AND h.fromAt < :until
-             ORDER BY h.fromAt, h.id",
+                AND ".self::HELD.'
+             ORDER BY h.fromAt, h.id',
         );
         $query->setParameter('place', $place)->setParameter('from', $from, 'instant');
         $query->setParameter('until', $until, 'instant');

@@ -256,6 +256,18 @@ final class HoursTest extends ApiTestCase
             static fn(array $one): array => [$one['meant']['why'], $one['meant']['by']['id']],
             $people,
         ));
+        // Whoever asks for a place says so beforehand, and it is kept with the yes.
+        $this->change('lead', 'remove', 'newcomer');
+        $door = ['kind' => 'key', 'place' => 'choice', 'approval' => true];
+        $key = $this->call('lead', 'POST', $this->path('/doors'), $door, 201)['key'];
+        $join = ['key' => $key, 'section' => $this->sections['Morning'], 'why' => 'To sing.'];
+        $this->call('newcomer', 'POST', '/join', $join, 422);
+        $this->call('newcomer', 'POST', '/join', [...$join, 'clash' => true]);
+        $waiting = $this->call('lead', 'GET', $this->path('/waiting'))['items'];
+        $answer = ['waiters' => array_column($waiting, 'id'), 'answer' => 'yes'];
+        $this->call('lead', 'POST', $this->path('/waiting'), $answer);
+        $people = $this->call('lead', 'GET', $this->path('/clashes'))['people'];
+        self::assertSame(['To sing.'], array_column(array_column($people, 'meant'), 'why'));
         // Where the door chooses, it chooses what fits.
         $this->change('lead', 'remove', 'newcomer');
         $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);
@@ -322,6 +334,22 @@ final class HoursTest extends ApiTestCase
         $this->call('lead', 'POST', $this->path('/doors'), $door, 422);
         $this->hours([[...self::WEEKLY, ...self::UNTIL]]);
         $this->call('lead', 'POST', $this->path('/doors'), $door, 201);
+    }
+
+    public function testASectionThatIsRetiredMeetsNoMore(): void
+    {
+        $one = [...self::WEEKLY, ...self::UNTIL, 'section' => $this->sections['Morning']];
+        $this->hours([$one]);
+        $week = fn(): int => \count(
+            $this->call('lead', 'GET', $this->path('/week?day=2026-12-03'))['days'][0]['meetings'],
+        );
+        self::assertSame(1, $week());
+        $retired = ['id' => $this->sections['Morning'], 'name' => 'Morning', 'retired' => true];
+        $this->put('sections', ['sections' => [$retired]]);
+        self::assertSame(0, $week());
+        self::assertCount(1, $this->call('lead', 'GET', $this->path('/hours'))['hours']);
+        $this->put('sections', ['sections' => [['retired' => false] + $retired]]);
+        self::assertSame(1, $week());
     }
 
     public function testTwoInOneRoomAreSaid(): void

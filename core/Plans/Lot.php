@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Plans;
+
+/**
+ * A lot that anybody can draw again who knows the seed: for a person and a section the first digits of a hash (SHA-256)
+ * of the seed and both.
+ */
+final readonly class Lot
+{
+    /** A lot is a whole number from 0 to one less than this. */
+    public const OUT_OF = 1_048_576;
+
+    public function __construct(public string $seed) {}
+
+    public function of(string $person, string $section): int
+    {
+        return (int) hexdec(substr(hash('sha256', "$this->seed\n$person\n$section"), 0, 5));
+    }
+}
