@@ -54,17 +54,8 @@ final class Fairest
         }
         $flow->cost(self::among($flow, $costs, $lots, 1 + Lot::OUT_OF * \count($people)));
         $flow->settle();
-        $places = $unplaced = [];
-        foreach ($flow->at() as $n => $m) {
-            $section = $sections[$m] ?? null;
-            if (null === $section) {
-                $unplaced[] = $people[$n]->id;
-            } else {
-                $places[$people[$n]->id] = $section->id;
-            }
-        }
 
-        return new Plan($places, $unplaced);
+        return Plan::of($flow, $people, $sections);
     }
 
     /**

@@ -12,4 +12,25 @@ final readonly class Plan
      * @param list<string>          $unplaced people
      */
     public function __construct(public array $places, public array $unplaced) {}
+
+    /**
+     * @param list<PlanPerson>  $people   as the flow numbers them
+     * @param list<PlanSection> $sections
+     *
+     * @internal
+     */
+    public static function of(Flow $flow, array $people, array $sections): self
+    {
+        $places = $unplaced = [];
+        foreach ($people as $n => $person) {
+            $section = $sections[$flow->at()[$n] ?? Flow::NOWHERE] ?? null;
+            if (null === $section) {
+                $unplaced[] = $person->id;
+            } else {
+                $places[$person->id] = $section->id;
+            }
+        }
+
+        return new self($places, $unplaced);
+    }
 }
