@@ -140,11 +140,12 @@ final readonly class Joining
             throw self::noWayIn($over ?? $admission->code, $admission->next, $admission->values);
         }
         $section = $this->section($at, $request->section, $admission);
-        if (Passage::Already !== $admission->passage) {
+        // Whoever waited said it when they asked.
+        if (Passage::Already !== $admission->passage && null === $at->waiting) {
             $this->assertClashMeant($at, $section, $request);
         }
         if (Passage::In === $admission->passage) {
-            $this->comeIn($at, $section, $request->clash ? $request->why : null);
+            $this->comeIn($at, $section, $request->clash ? $request->why : $at->waiting?->why);
         } elseif (Passage::Already !== $admission->passage && null === $at->waiting) {
             $for = Passage::Line === $admission->passage ? 'seat' : 'approval';
             $this->lines->stand($at, $for, $section, $this->said($at, $for, $request));

@@ -236,6 +236,11 @@ async function act(request: Parameters<typeof change>[1]) {
         <RouterLink v-if="card.page && !site.seenAs" :to="{ name: 'person', params: { person: card.person.id } }">{{
           t('person.link')
         }}</RouterLink>
+        <RouterLink
+          v-if="card.page && !site.seenAs"
+          :to="{ name: 'person-week', params: { person: card.person.id } }"
+          >{{ t('person.week') }}</RouterLink
+        >
       </p>
       <PersonLabels
         v-if="site.may.includes('label-people') && !site.seenAs"

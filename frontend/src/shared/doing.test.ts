@@ -85,6 +85,11 @@ describe('what was done last', () => {
       'invitations',
       'waits',
       'open-doors',
+      'sections',
+      'hours',
+      'week',
+      'clashes',
+      'rooms',
     ])
   })
 })

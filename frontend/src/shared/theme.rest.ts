@@ -1,6 +1,5 @@
 import autocomplete from '@primeuix/themes/aura/autocomplete'
 import badge from '@primeuix/themes/aura/badge'
-import checkbox from '@primeuix/themes/aura/checkbox'
 import chip from '@primeuix/themes/aura/chip'
 import datatable from '@primeuix/themes/aura/datatable'
 import datepicker from '@primeuix/themes/aura/datepicker'
@@ -22,7 +21,6 @@ import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 export const rest = {
   autocomplete,
   badge,
-  checkbox,
   chip,
   datatable,
   datepicker,

@@ -1,6 +1,7 @@
 import { definePreset } from '@primeuix/themes'
 import base from '@primeuix/themes/aura/base'
 import button from '@primeuix/themes/aura/button'
+import checkbox from '@primeuix/themes/aura/checkbox'
 import inputtext from '@primeuix/themes/aura/inputtext'
 import progressbar from '@primeuix/themes/aura/progressbar'
 import ripple from '@primeuix/themes/aura/ripple'
@@ -10,7 +11,7 @@ import textarea from '@primeuix/themes/aura/textarea'
 /** Of the library's own look what its parts need that are on pages open to everybody; `allLooks` loads the rest. */
 const aura = {
   ...base,
-  components: { button, inputtext, progressbar, ripple, select, textarea },
+  components: { button, checkbox, inputtext, progressbar, ripple, select, textarea },
 }
 
 /** Paper, spruce ink, mint, brass and clay as PrimeVue's tokens; our own styles take the same colours from look.css. */
