@@ -70,7 +70,11 @@ test('a door is set up by completing its sentence; a learner comes through it on
   await expect(learner.getByRole('heading', { name: HARMONY })).toBeVisible()
   await sayWho(learner, 'jelena.castellvi')
   await expect(learner.getByText('You are Jelena Castellvi.')).toBeVisible()
-  await learner.getByRole('button', { name: 'Join', exact: true }).press('Enter')
+  // Whoever has something else then says that they come all the same, and why.
+  await expect(learner.getByText(/You have The Long Baroque at the same time, first on/)).toBeVisible()
+  await learner.getByLabel('I come all the same').press('Space')
+  await learner.getByLabel('Why (those who run the site read it)').fill('I leave the other one earlier.')
+  await learner.keyboard.press('Enter')
   await expect(learner.getByRole('heading', { name: 'You are in.' })).toBeVisible()
   expect(await learner.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   // A reload and the way back are harmless.

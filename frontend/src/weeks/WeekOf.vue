@@ -93,11 +93,11 @@ defineExpose({ week })
         />
       </template>
       <section v-if="week.clashes.length && kind !== 'site'" class="trouble" role="note">
-        <h3>
+        <h2>
           {{
             t(kind === 'room' ? 'weeks.roomClashes' : 'weeks.clashes', { n: week.clashes.length }, week.clashes.length)
           }}
-        </h3>
+        </h2>
         <ul>
           <li v-for="clash in week.clashes" :key="clash.one.hours + clash.other.hours">
             {{ clashOf(clash, week.zone) }}
@@ -139,7 +139,7 @@ defineExpose({ week })
   border-left: 4px solid var(--clay);
   padding: 4px 12px;
 }
-.trouble h3 {
+.trouble h2 {
   font-size: 1rem;
 }
 ul {

@@ -85,9 +85,9 @@ const shown = computed(() => props.week.days.filter(({ meetings, off }) => meeti
 <template>
   <div v-if="narrow" class="by-day" role="group" :aria-label="label">
     <section v-for="day in shown" :key="day.day">
-      <h3>
+      <h2>
         {{ dayName(day.day) }} <span v-if="day.off" class="soft">{{ t('weeks.off', { name: day.off }) }}</span>
-      </h3>
+      </h2>
       <ul>
         <li v-for="meeting in day.meetings" :key="meeting.occasion.hours + meeting.occasion.from">
           <span class="nums">{{ between(meeting.occasion, week.zone) }}</span>
@@ -112,10 +112,10 @@ const shown = computed(() => props.week.days.filter(({ meetings, off }) => meeti
       class="row"
       :class="{ bare: !day.meetings.length, today: day.day === today }"
     >
-      <h3>
+      <h2>
         {{ dayName(day.day, 'short') }}
         <span v-if="day.off" class="soft">{{ t('weeks.off', { name: day.off }) }}</span>
-      </h3>
+      </h2>
       <div
         class="line"
         :style="{
@@ -159,19 +159,19 @@ const shown = computed(() => props.week.days.filter(({ meetings, off }) => meeti
 .row + .row {
   border-top: 1px solid var(--line);
 }
-h3 {
+h2 {
   font-size: 0.95rem;
   padding: 8px 8px 4px 12px;
 }
-.today h3 {
+.today h2 {
   box-shadow: inset 4px 0 0 var(--brass);
 }
-.bare h3 {
+.bare h2 {
   color: var(--soft);
   font-weight: 400;
   padding-block: 5px;
 }
-h3 .soft {
+h2 .soft {
   display: block;
   font-weight: 400;
   font-size: 0.86rem;
@@ -240,7 +240,7 @@ ul {
   display: grid;
   gap: 14px;
 }
-.by-day h3 {
+.by-day h2 {
   padding: 0 0 4px;
 }
 .by-day li {

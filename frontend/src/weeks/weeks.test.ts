@@ -93,7 +93,7 @@ describe('a week', () => {
   it('has a row for each day, and what is at the same time in lanes', () => {
     narrow = false
     const { page } = show(WeekRows, { props: { week: week(two), label: 'Week', free: true } })
-    expect(page.findAll('section h3')).toHaveLength(7)
+    expect(page.findAll('section h2')).toHaveLength(7)
     const boxes = page.findAll('li').map((each) => each.attributes('style'))
     expect(boxes[0]).not.toBe(boxes[1])
     expect(page.findAll('li.clash')).toHaveLength(1)
