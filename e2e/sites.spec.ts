@@ -66,6 +66,8 @@ test('the first day is checked, and what would stop people is fixed for all of t
   await signIn(page, 'mara.lindqvist')
   await page.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).click()
   await page.getByRole('link', { name: 'First-day check' }).click()
+  await expect(page.getByText('At their next meeting, 25 of 28 could enter.')).toBeVisible()
+  await choose(page, 'Looked at', 'at a time you choose')
   await page.locator('.when input').first().fill('2026-11-25')
   await expect(page.getByRole('status').filter({ hasText: 'could enter' })).toContainText(/\d+ of \d+ could enter/)
   const kept = page.getByRole('table', { name: 'Who could not enter' }).getByRole('row')

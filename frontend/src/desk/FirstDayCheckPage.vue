@@ -157,7 +157,7 @@ const columns = useColumns('first-day-check', () => [
           next.map(([name, at]) => t('firstDayCheck.next', { name, at: dayAndTime(at, site.timeZone) })).join(' · ')
         }}</span>
       </p>
-      <p v-if="as === 'moment'" class="when">
+      <p v-if="as === 'moment' && !asking" class="when">
         <DayField v-model="day" shown :label="t('firstDayCheck.on')" :zone="site.timeZone" />
         <TimeField v-model="time" :label="t('firstDayCheck.at')" />
       </p>
