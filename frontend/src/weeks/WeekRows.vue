@@ -32,7 +32,7 @@ const props = defineProps<{
 }>()
 const narrow = useMediaQuery('(max-width: 760px)')
 const HOUR = 60
-const LANE = 60
+const LANE = 70
 
 const span = (meeting: MeetingShown) => {
   const from = minuteIn(meeting.occasion.from, props.week.zone)
@@ -229,6 +229,18 @@ ul {
 }
 .small {
   font-size: 0.84rem;
+}
+/* What is too narrow for its times has them above it, and all of it as its title. */
+.rows li {
+  container-type: inline-size;
+}
+.rows li .small {
+  white-space: normal;
+}
+@container (max-width: 140px) {
+  .rows li .small {
+    display: none;
+  }
 }
 .free {
   position: absolute;
