@@ -90,7 +90,11 @@ final readonly class Week
         foreach ([...$meetings, null] as $meeting) {
             if (null === $meeting || $meeting->from >= $last) {
                 foreach ($run as [$each, $lane]) {
-                    $placed[] = new PlacedMeeting($each, $lane, \count($ends));
+                    $others = array_filter(
+                        $run,
+                        static fn(array $other): bool => !$each->is($other[0]) && $each->overlaps($other[0]),
+                    );
+                    $placed[] = new PlacedMeeting($each, $lane, \count($ends), [] !== $others);
                 }
                 $run = $ends = [];
             }

@@ -81,14 +81,17 @@ final readonly class LineAnswers
     {
         $book = $this->roles->book();
         $change = $line->change;
+        $named = !$line->outside
+            && $access->namesOtherSitesOf($line->personId(), $line->person->string('person_division'));
         $note = fn(Note $note): array => [
             'code' => $note->code,
             'values' => (object) Values::json(
                 'work-stays' === $note->code ? ['pieces' => $pieces] : $note->values,
                 $this->doors->nameOf(...),
                 $this->sections->nameOf(...),
-                // Of somebody one has nothing to do with it is not told where else they are.
-                fn(string $site): string => $line->outside ? '' : $this->sites->find($site)->title ?? '',
+                fn(string $site): string => $access->site->id === $site || $named
+                    ? $this->sites->find($site)->title ?? ''
+                    : '',
             ),
         ];
         // Of somebody of another section nothing is told.

@@ -55,12 +55,14 @@ final readonly class ClashesController
         $meant = $this->lines->meant($site, $ids);
         $shown = [];
         foreach ($found as $id => $clashes) {
+            $named = $access->namesOtherSitesOf((string) $id, $people[$id]->string('person_division'));
+            $seen = $named ? null : [$site => true];
             $shown[mb_strtolower(PersonRow::name($people[$id])).$id] = new ClashedPerson(
                 new Somebody((string) $id, PersonRow::name($people[$id])),
                 array_map(
                     fn(Clash $clash): ClashShown => new ClashShown(
-                        $this->occasions->of($clash->one),
-                        $this->occasions->of($clash->other),
+                        $this->occasions->of($clash->one, $seen),
+                        $this->occasions->of($clash->other, $seen),
                         $clash->times,
                     ),
                     $clashes,

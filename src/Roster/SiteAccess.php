@@ -98,6 +98,20 @@ final readonly class SiteAccess
         return array_values(array_map(static fn(Permission $permission): string => $permission->value, $all));
     }
 
+    /**
+     * Whether the caller is told in which other sites somebody is: of people of the site's own division, of those of a
+     * division they administer, and of themselves. Letting somebody in from outside tells nobody where else they are.
+     *
+     * @param string $person   id
+     * @param string $division code of the person's
+     */
+    public function namesOtherSitesOf(string $person, string $division): bool
+    {
+        return $person === $this->caller->id
+            || $division === $this->site->division
+            || $this->caller->administers($division);
+    }
+
     /** @throws Problem of type `NotAllowed` */
     public function require(Permission $permission, string $sentence): self
     {

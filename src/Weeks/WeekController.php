@@ -73,7 +73,7 @@ final readonly class WeekController
         $one = $this->people->at($person, $caller);
         $seen = $one->care->allowed() || $person === $caller->id ? null : $this->runs($person, $caller);
 
-        return new Answer($this->ofPerson($person, $one->row->string('division_code'), $asked, $seen));
+        return new Answer($this->ofPerson($person, $one->row->string('person_division'), $asked, $seen));
     }
 
     #[Expensive]

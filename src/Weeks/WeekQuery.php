@@ -62,7 +62,6 @@ final readonly class WeekQuery
         bool $walks = true,
     ): WeekAnswer {
         $week = $this->atDay(fn(): Week => Week::of($this->monday($asked, $zone), $zone, $meetings, $walks));
-        $clashing = $this->clashing($week);
         $shown = fn(Meeting $meeting): Occasion => $this->occasions->of($meeting, $seen);
         $settings = $this->settings->read();
         $after = array_filter(
@@ -82,7 +81,7 @@ final readonly class WeekQuery
                             $shown($placed->meeting),
                             $placed->lane,
                             $placed->lanes,
-                            isset($clashing[$placed->meeting->hours.' '.$placed->meeting->from]),
+                            $placed->clash,
                         ),
                         $day->meetings,
                     ),
@@ -116,24 +115,6 @@ final readonly class WeekQuery
                 ? null
                 : (new \DateTimeImmutable('@'.$next))->setTimezone($zone)->format('Y-m-d'),
         );
-    }
-
-    /** @return array<string, true> meetings that are at the same time as another, by hours and beginning */
-    private function clashing(Week $week): array
-    {
-        $clashing = [];
-        foreach ($week->days as $day) {
-            foreach ($day->meetings as $n => $one) {
-                foreach (\array_slice($day->meetings, $n + 1) as $other) {
-                    if (!$one->meeting->is($other->meeting) && $one->meeting->overlaps($other->meeting)) {
-                        $clashing[$one->meeting->hours.' '.$one->meeting->from] = true;
-                        $clashing[$other->meeting->hours.' '.$other->meeting->from] = true;
-                    }
-                }
-            }
-        }
-
-        return $clashing;
     }
 
     private function monday(WeekAsked $asked, \DateTimeZone $zone): string

@@ -40,7 +40,6 @@ const {
 const monday = computed(() => week.value?.days[0]?.day ?? today)
 const empty = computed(() => !!week.value && week.value.days.every(({ meetings }) => !meetings.length))
 const walks = computed(() => week.value?.days.flatMap((each) => each.walks) ?? [])
-defineExpose({ week })
 </script>
 
 <template>

@@ -186,6 +186,16 @@ final class HoursTest extends ApiTestCase
         self::assertSame(3, $people[0]['clashes'][0]['times']);
         $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);
         self::assertSame([], $this->call('lead', 'GET', $this->path('/clashes'))['people']);
+        // Of somebody from elsewhere it is not told which site that is: letting them in opens nothing.
+        $this->db()->executeStatement('UPDATE person SET division_id = ? WHERE id = ?', [
+            Id::binary($this->ids['evening']),
+            Id::binary($this->ids['learner']),
+        ]);
+        $asked = $this->change('lead', 'put-in-section', 'learner', expected: 409, more: $into);
+        self::assertSame('', $asked['line']['reasons'][0]['values']['otherSite']);
+        $this->change('lead', 'put-in-section', 'learner', more: $meant);
+        $people = $this->call('lead', 'GET', $this->path('/clashes'))['people'];
+        self::assertNull($people[0]['clashes'][0]['other']['site']);
         // The lead teaches both.
         $this->change('admin', 'put-in-section', 'lead', expected: 409, more: $into);
     }

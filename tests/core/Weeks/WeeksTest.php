@@ -115,6 +115,12 @@ final class WeeksTest extends TestCase
                 foreach ($week->days as $day) {
                     foreach ($day->meetings as $n => $one) {
                         self::assertLessThan($one->lanes, $one->lane);
+                        $others = array_filter(
+                            $day->meetings,
+                            static fn(PlacedMeeting $each): bool => $each !== $one
+                                && $each->meeting->overlaps($one->meeting),
+                        );
+                        self::assertSame([] !== $others, $one->clash);
                         foreach (\array_slice($day->meetings, $n + 1) as $other) {
                             $together = $one->meeting->overlaps($other->meeting);
                             self::assertFalse($together && $one->lane === $other->lane);
