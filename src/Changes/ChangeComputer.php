@@ -8,14 +8,11 @@ use MintDoor\Changes\Repository\AppliedLines;
 use MintDoor\Changes\Repository\ChangeHistories;
 use MintDoor\Core\Changes\ChangeHistory;
 use MintDoor\Core\Changes\ChangeListComputer;
-use MintDoor\Core\Changes\ChangeListContext;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineToUndo;
 use MintDoor\Core\Changes\LineWanted;
 use MintDoor\Core\Changes\Removal;
 use MintDoor\Core\Changes\Summary;
-use MintDoor\Core\Changes\Verb;
-use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
@@ -72,7 +69,7 @@ final readonly class ChangeComputer
             $access,
         );
         $context = $this->contexts->of($access, $people);
-        $wanted = array_map(static fn(LineWanted $line): LineWanted => self::asTheyAre($line, $context), $wanted);
+        $wanted = array_map(static fn(LineWanted $line): LineWanted => $line->asTheyAre($context), $wanted);
         $computed = $this->core->compute($context, $wanted);
         $lines = [];
         foreach ($requests as $key => $request) {
@@ -147,22 +144,6 @@ final readonly class ChangeComputer
         }
 
         return $this->list($access, $lines, $this->held($access, $counting) ?? $context->seats);
-    }
-
-    /** Whoever is to be let in to a section, and is here already in the same role, is put into it. */
-    private static function asTheyAre(LineWanted $line, ChangeListContext $context): LineWanted
-    {
-        $wanted = $line->wanted;
-        $present = ($context->enrollments[$line->person] ?? null)?->timeline()->at($context->now);
-        $same = null === $wanted->role || [$wanted->role] === $present?->roles;
-        $into = Verb::LetIn === $wanted->verb && null !== $wanted->section && true === $present?->state->here();
-
-        return !$into || !$same || $present->inSection((string) $wanted->section)
-            ? $line
-            : new LineWanted(
-                $line->person,
-                new Wanted(Verb::PutInSection, section: $wanted->section, clash: $wanted->clash),
-            );
     }
 
     private static function notToUndo(string $line, ChangeHistory $history, Row $person): ?Problem

@@ -66,6 +66,7 @@ export function noteSentence(
     {
       ...values,
       at: day(values.at as string, zone),
+      otherSite: (values.otherSite as string) || t('clash.other'),
       when: typeof values.at === 'string' ? dayAndTime(values.at, zone) : '',
       until: lastDay(values.until as string, zone),
       kind: inSentence(

@@ -543,6 +543,7 @@ export interface Sentences {
   'clash.more': ['n', false]
   'clash.why': [never, false]
   'clash.needsWhy': [never, false]
+  'clash.other': [never, false]
   'clash.act': [never, false]
   'note.already-so': [never, false]
   'note.already-here': [never, false]
