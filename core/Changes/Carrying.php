@@ -200,12 +200,13 @@ final readonly class Carrying
         if ($own !== $theirs && !\in_array($role, [$own, $theirs], true)) {
             return new Carried([], between: [$own, $theirs]);
         }
-        // Dates that are set by hand on the whole of it stay behind, and what they say goes along.
-        $dated = array_map(
-            fn(Grant $grant): Grant => $grant->during($here->windowOf($grant, $this->now)),
+        // What is set by hand on the whole of it stays behind, and the role and the dates it says go along.
+        $byHand = $here->override(OverrideKind::Role, $this->now)?->role;
+        $asSet = array_map(
+            fn(Grant $grant): Grant => $grant->during($here->windowOf($grant, $this->now), $byHand),
             $this->live($here),
         );
-        $effects = $this->grants($dated, $gone->since, $map);
+        $effects = $this->grants($asSet, $gone->since, $map);
         $both = Effect::applied($effects, $there);
         $after = $both->timeline()->at($this->now);
         $so = $own === $theirs ? $this->highest($after->roles ?? []) === $own : $after?->roles === [$role];

@@ -123,20 +123,24 @@ final readonly class Grant
         return $this->with($this->window, $overrides);
     }
 
-    /** The same, for another time. */
-    public function during(Window $window): self
+    /**
+     * The same, for another time.
+     *
+     * @param ?string $role in place of its own
+     */
+    public function during(Window $window, ?string $role = null): self
     {
-        return $this->with($window, $this->overrides);
+        return $this->with($window, $this->overrides, $role);
     }
 
     /** @param list<Override> $overrides */
-    private function with(Window $window, array $overrides): self
+    private function with(Window $window, array $overrides, ?string $role = null): self
     {
         return new self(
             $this->id,
             $this->doorId,
             $this->door,
-            $this->role,
+            $role ?? $this->role,
             $this->givenAt,
             $window,
             $this->acceptedAt,

@@ -168,6 +168,24 @@ final class CarryingTest extends TestCase
         self::assertSame([['learner'], ['stays']], [$here?->roles, $here?->sections]);
     }
 
+    /** A role and a pause that are set by hand go along, also where somebody stays in another section. */
+    public function testWhatIsSetByHandGoesAlongIntoASiteOfItsOwn(): void
+    {
+        [$stays, $goes] = self::worlds();
+        $stays->does('staff1', new Wanted(Verb::LetIn, 'co-tutor', section: 'stays'));
+        $goes->apply('staff1', Verb::LetIn, 'class-assistant');
+        $goes->apply('staff1', Verb::ChangeRole, 'co-tutor');
+        self::join($stays, $goes, 'staff1');
+        $stays->apply('staff1', Verb::Pause);
+        $carried = (new Carrying($stays, $stays->roles, $stays->now, 'admin'))->split(
+            $stays->enrollment('staff1'),
+            ['goes'],
+            new CarryMap('staff', [], ['goes' => null]),
+        );
+        $there = Effect::applied($carried->into, new Enrollment())->timeline()->at($stays->now);
+        self::assertSame([['co-tutor'], State::Paused], [$there?->roles, $there?->state]);
+    }
+
     public function testSeveralSitesAtOnceAreOneAfterTheOther(): void
     {
         [$stays, $goes] = self::worlds();
