@@ -628,6 +628,18 @@ CREATE TABLE `person_term` (
   KEY `by_person` (`person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `plan_wish` (
+  `sections` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`sections`)),
+  `said_at` datetime NOT NULL,
+  `plan_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`plan_id`,`person_id`),
+  KEY `IDX_C207B83BE899029B` (`plan_id`),
+  KEY `IDX_C207B83B217BBB47` (`person_id`),
+  CONSTRAINT `FK_C207B83B217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_C207B83BE899029B` FOREIGN KEY (`plan_id`) REFERENCES `site_plan` (`id`) ON DELETE CASCADE
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `platform_counter` (
   `id` smallint(6) NOT NULL,
   `log_sequence` int(11) NOT NULL,
@@ -828,6 +840,33 @@ CREATE TABLE `site_count` (
   `seats_held` int(11) NOT NULL,
   PRIMARY KEY (`site_id`),
   CONSTRAINT `FK_41839467F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `site_plan` (
+  `state` varchar(12) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `version` int(11) NOT NULL,
+  `opens_at` datetime DEFAULT NULL,
+  `closes_at` datetime DEFAULT NULL,
+  `asked_at` datetime DEFAULT NULL,
+  `reminded_at` datetime DEFAULT NULL,
+  `seed` varchar(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL,
+  `drawn_at` datetime DEFAULT NULL,
+  `done` int(11) NOT NULL,
+  `steps` int(11) NOT NULL,
+  `beat_at` datetime DEFAULT NULL,
+  `stops` tinyint(4) NOT NULL,
+  `outcome` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`outcome`)),
+  `id` binary(16) NOT NULL,
+  `terms` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`terms`)),
+  `change_list_id` binary(16) DEFAULT NULL,
+  `site_id` binary(16) NOT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_E6C0E684F6BD1646` (`site_id`),
+  KEY `IDX_E6C0E684A393D2FBD51DF323` (`state`,`beat_at`),
+  KEY `closing` (`closes_at`),
+  KEY `IDX_E6C0E684CDA9B422` (`change_list_id`),
+  CONSTRAINT `FK_E6C0E684CDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`),
+  CONSTRAINT `FK_E6C0E684F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `site_term` (

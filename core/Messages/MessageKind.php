@@ -24,6 +24,9 @@ enum MessageKind: string
     /** To somebody who has been away for long. */
     case QuietWarning = 'quiet-warning';
 
+    /** To learners who may say which sections they would like to be in. */
+    case Wishes = 'wishes';
+
     /**
      * To somebody whose account was touched by another: a card, a link, another name, login or address, a session
      * ended.

@@ -16,46 +16,79 @@ final class Fairest
     private function __construct() {}
 
     /**
-     * @param list<PlanPerson>  $people
-     * @param list<PlanSection> $sections
+     * @param list<PlanPerson>               $people
+     * @param list<PlanSection>              $sections
+     * @param ?\Closure(int, int): bool $goesOn asked again and again whether it goes on, with how many steps are done
+     *     and of how many; where it does not, the best so far is the plan
      */
-    public static function plan(array $people, array $sections, Lot $lot): Plan
+    public static function plan(array $people, array $sections, Lot $lot, ?\Closure $goesOn = null): Plan
     {
         // Whoever asks for it in another order gets the same.
         usort($people, static fn(PlanPerson $a, PlanPerson $b): int => $a->id <=> $b->id);
         usort($sections, static fn(PlanSection $a, PlanSection $b): int => $a->id <=> $b->id);
-        $ranks = [];
+        $ranks = self::ranks($people, $sections);
         $worst = 1;
-        foreach ($people as $n => $person) {
-            foreach ($sections as $m => $section) {
-                $rank = $person->rank($section->id);
-                if (null !== $rank) {
-                    $ranks[$n][$m] = $rank;
-                    $worst = max($worst, $rank);
-                }
-            }
-            $ranks[$n][Flow::NOWHERE] = \PHP_INT_MAX;
+        foreach ($ranks as $own) {
+            $worst = max([$worst, ...array_filter($own, static fn(int $rank): bool => \PHP_INT_MAX !== $rank)]);
         }
+        $asked = static fn(int $done): ?\Closure => null === $goesOn
+            ? null
+            : static fn(): bool => $goesOn($done, $worst + 1);
         $costs = self::each($ranks, static fn(int $rank): int => (int) (\PHP_INT_MAX === $rank));
         $flow = new Flow($costs, array_map(static fn(PlanSection $section): int => $section->places, $sections));
-        $flow->settle();
-        for ($last = $worst; $last > 1; --$last) {
+        $settled = $flow->settle($asked(0));
+        for ($last = $worst; $settled && $last > 1; --$last) {
             $more = self::each($ranks, static fn(int $rank): int => (int) ($rank === $last));
             $costs = self::among($flow, $costs, $more, 1 + \count($people));
             $flow->cost($costs);
-            $flow->settle();
+            $settled = $flow->settle($asked(1 + $worst - $last));
         }
-        $lots = $ranks;
+        if ($settled) {
+            $lots = self::lots($people, $sections, $ranks, $lot);
+            $flow->cost(self::among($flow, $costs, $lots, 1 + Lot::OUT_OF * \count($people)));
+            $settled = $flow->settle($asked($worst));
+        }
+
+        return Plan::of($flow, $people, $sections, $settled);
+    }
+
+    /**
+     * @param list<PlanPerson>  $people
+     * @param list<PlanSection> $sections
+     *
+     * @return array<int, array<int, int>> of their wishes by person and section, the last for nowhere
+     */
+    private static function ranks(array $people, array $sections): array
+    {
+        $ranks = [];
         foreach ($people as $n => $person) {
             foreach ($sections as $m => $section) {
-                isset($lots[$n][$m]) && ($lots[$n][$m] = $lot->of($person->id, $section->id));
+                $rank = $person->rank($section->id);
+                null === $rank || ($ranks[$n][$m] = $rank);
             }
-            $lots[$n][Flow::NOWHERE] = $lot->of($person->id, '');
+            $ranks[$n][Flow::NOWHERE] = \PHP_INT_MAX;
         }
-        $flow->cost(self::among($flow, $costs, $lots, 1 + Lot::OUT_OF * \count($people)));
-        $flow->settle();
 
-        return Plan::of($flow, $people, $sections);
+        return $ranks;
+    }
+
+    /**
+     * @param list<PlanPerson>            $people
+     * @param list<PlanSection>           $sections
+     * @param array<int, array<int, int>> $ranks where they can be
+     *
+     * @return array<int, array<int, int>> by person and section
+     */
+    private static function lots(array $people, array $sections, array $ranks, Lot $lot): array
+    {
+        $lots = [];
+        foreach ($ranks as $n => $own) {
+            foreach ($own as $m => $_) {
+                $lots[$n][$m] = $lot->of($people[$n]->id, $sections[$m]->id ?? '');
+            }
+        }
+
+        return $lots;
     }
 
     /**

@@ -72,10 +72,19 @@ final class Flow
         $this->look(array_keys($this->in));
     }
 
-    /** Moves people until no other way costs less. */
-    public function settle(): void
+    /**
+     * Moves people until no other way costs less.
+     *
+     * @param ?\Closure(): bool $goesOn asked before each step; nothing is lost of those that were made
+     *
+     * @return bool whether that is reached, and it was not told to stop before
+     */
+    public function settle(?\Closure $goesOn = null): bool
     {
         while ([] !== ($moves = $this->saving())) {
+            if (null !== $goesOn && !$goesOn()) {
+                return false;
+            }
             $touched = [];
             foreach ($moves as [$person, $to]) {
                 $touched[$this->at[$person]] = $touched[$to] = true;
@@ -83,6 +92,8 @@ final class Flow
             }
             $this->look(array_keys($touched));
         }
+
+        return true;
     }
 
     /**

@@ -10,8 +10,9 @@ final readonly class Plan
     /**
      * @param array<string, string> $places   section by person
      * @param list<string>          $unplaced people
+     * @param bool                  $proven   whether no other way is better; not where it was told to stop before
      */
-    public function __construct(public array $places, public array $unplaced) {}
+    public function __construct(public array $places, public array $unplaced, public bool $proven = true) {}
 
     /**
      * @param list<PlanPerson>  $people   as the flow numbers them
@@ -19,7 +20,7 @@ final readonly class Plan
      *
      * @internal
      */
-    public static function of(Flow $flow, array $people, array $sections): self
+    public static function of(Flow $flow, array $people, array $sections, bool $proven = true): self
     {
         $places = $unplaced = [];
         foreach ($people as $n => $person) {
@@ -31,6 +32,6 @@ final readonly class Plan
             }
         }
 
-        return new self($places, $unplaced);
+        return new self($places, $unplaced, $proven);
     }
 }

@@ -8,55 +8,67 @@ namespace MintDoor\Core\Plans;
 final readonly class Why
 {
     /**
-     * @param ?string      $section where they are; null for nowhere
-     * @param ?int         $rank    of their wishes, 1 for the first; null for nowhere
-     * @param list<string> $full    sections they wished more, and could be in: others have all places
-     * @param list<string> $cannot  sections they wished more, at whose time they have something else
+     * @param ?string      $section  where they are; null for nowhere
+     * @param ?int         $wish     which of their wishes it is, 1 for the first; null where it is none
+     * @param list<string> $full     sections they wished more, and could be in: others have all places
+     * @param list<string> $cannot   sections they wished more, at whose time they have something else
      * @param list<string> $onePlace for who is nowhere: sections in which one place more would place them, as they wish
-     * @param list<string> $anHour  for who is nowhere: sections that another hour would make possible, as they wish
+     * @param list<string> $anHour   for who is nowhere: sections that another hour would make possible, as they wish
      */
     public function __construct(
+        public Because $because,
         public ?string $section,
-        public ?int $rank,
+        public ?int $wish = null,
         public array $full = [],
         public array $cannot = [],
         public array $onePlace = [],
         public array $anHour = [],
     ) {}
 
-    /**
-     * @param list<PlanPerson>  $people
-     * @param list<PlanSection> $sections
-     *
-     * @return array<string, self> by person
-     */
-    public static function all(array $people, array $sections, Plan $plan): array
+    /** @return array<string, self> by person, of all that a question is about */
+    public static function all(Question $question, Plan $plan): array
     {
         $why = [];
-        foreach ($people as $person) {
-            $at = $plan->places[$person->id] ?? null;
-            $rank = null === $at ? null : $person->rank($at);
-            $full = $cannot = $possible = $impossible = [];
-            foreach ($sections as $section) {
-                $wished = array_search($section->id, $person->wishes, true);
-                $place = false === $wished ? \count($person->wishes) + 1 : $wished + 1;
-                $may = !\in_array($section->id, $person->cannot, true);
-                $may ? ($possible[$section->id] = $place) : ($impossible[$section->id] = $place);
-                if (false !== $wished && (null === $rank || $place < $rank)) {
-                    $may ? ($full[$section->id] = $place) : ($cannot[$section->id] = $place);
-                }
-            }
-            $why[$person->id] = new self(
-                $at,
-                $rank,
-                self::inOrder($full),
-                self::inOrder($cannot),
-                null === $at ? self::inOrder($possible) : [],
-                null === $at ? self::inOrder($impossible) : [],
-            );
+        foreach ($question->people as $person) {
+            $why[$person->id] = self::of($person, $question->sections, $plan->places[$person->id] ?? null);
+        }
+        foreach ($question->stay as $person => $section) {
+            $why[(string) $person] = new self(Because::Stays, $section);
         }
 
         return $why;
+    }
+
+    /** @param list<PlanSection> $sections */
+    private static function of(PlanPerson $person, array $sections, ?string $at): self
+    {
+        $rank = null === $at ? null : $person->rank($at);
+        $full = $cannot = $possible = $impossible = [];
+        foreach ($sections as $section) {
+            $wished = array_search($section->id, $person->wishes, true);
+            $place = false === $wished ? \count($person->wishes) + 1 : $wished + 1;
+            $may = !\in_array($section->id, $person->cannot, true);
+            $may ? ($possible[$section->id] = $place) : ($impossible[$section->id] = $place);
+            if (false !== $wished && (null === $rank || $place < $rank)) {
+                $may ? ($full[$section->id] = $place) : ($cannot[$section->id] = $place);
+            }
+        }
+        $isWish = null !== $at && \in_array($at, $person->wishes, true);
+
+        return new self(
+            match (true) {
+                null === $at => Because::Nowhere,
+                $isWish => Because::Wish,
+                [] === $person->wishes => Because::Wishless,
+                default => Because::Unnamed,
+            },
+            $at,
+            $isWish ? $rank : null,
+            self::inOrder($full),
+            self::inOrder($cannot),
+            null === $at ? self::inOrder($possible) : [],
+            null === $at ? self::inOrder($impossible) : [],
+        );
     }
 
     /**

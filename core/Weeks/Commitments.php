@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Weeks;
 
+use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 
 /** What a change of where somebody is meets: the meetings of the site, and those they have elsewhere. */
@@ -57,6 +58,28 @@ final readonly class Commitments
         usort($clashes, static fn(Clash $a, Clash $b): int => $a->one->from <=> $b->one->from);
 
         return $clashes;
+    }
+
+    /**
+     * What somebody who is in the site would have at the same time as something else if they were in a section.
+     *
+     * @param list<string> $kept ids of sections they are in besides
+     *
+     * @return ?Clash the first; `one` is of the section
+     */
+    public function inSection(string $section, Timeline $timeline, array $kept = []): ?Clash
+    {
+        $here = static fn(Meeting $meeting): bool => State::Current === $timeline->at($meeting->from)?->state;
+        $come = array_values(array_filter($this->here[$section] ?? [], $here));
+        if ([] === $come) {
+            return null;
+        }
+        $theirs = array_merge(
+            $this->here[''] ?? [],
+            ...array_values(array_intersect_key($this->here, array_flip($kept))),
+        );
+
+        return Clashes::between($come, [...$this->elsewhere, ...array_values(array_filter($theirs, $here))])[0] ?? null;
     }
 
     /** @return list<Meeting> of the site as a whole, and of sections somebody is in at any time */

@@ -31,6 +31,7 @@ use MintDoor\People\Repository\AccountRecords;
 use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\People;
 use MintDoor\People\Repository\PersonDetails;
+use MintDoor\Plans\Repository\Wishes;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Roster\Repository\Enrollments;
@@ -66,6 +67,7 @@ final readonly class Merges
         private PersonFacts $facts,
         private Accounts $accounts,
         private CalendarAddresses $calendars,
+        private Wishes $wishes,
         private ManySites $sites,
         private ChangeListRunner $runner,
         private ChangeLists $changeLists,
@@ -333,6 +335,7 @@ final readonly class Merges
             : $this->records->closeFrom($request->goes, min($now, $kept->closedFrom ?? $now));
         $this->accounts->endSessions($request->goes);
         $this->calendars->dropOf($request->goes);
+        $this->wishes->move($request->goes, $request->stays);
         $this->facts->write($request->stays, $facts);
         $this->history->write(
             History::PLATFORM,

@@ -12,6 +12,8 @@ use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\Messages\Messages;
+use MintDoor\Messages\SiteLetter;
+use MintDoor\Messages\SiteLetters;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
@@ -29,7 +31,7 @@ final readonly class Invitations
         private InvitationPlanner $planner,
         private ChangeContextLoader $contexts,
         private DoorLines $lines,
-        private DoorMessages $post,
+        private SiteLetters $post,
         private Messages $room,
         private CallerProvider $callers,
         private PlatformClock $clock,
@@ -62,7 +64,7 @@ final readonly class Invitations
                 $policy->remindAt($access->now),
             );
             $invitations[] = $invitation;
-            $letters[] = new DoorLetter(
+            $letters[] = new SiteLetter(
                 $invitation->address,
                 $person,
                 'invite:'.$invitation->id.':1',
@@ -73,7 +75,7 @@ final readonly class Invitations
         }
         $this->stored->write($invitations);
         $this->post->send(MessageKind::Invitation, $access, $policy->role, $letters, $access->caller);
-        $unknown = \count(array_filter($letters, static fn(DoorLetter $letter): bool => null === $letter->person));
+        $unknown = \count(array_filter($letters, static fn(SiteLetter $letter): bool => null === $letter->person));
         if ($unknown > 0) {
             $this->history->write(
                 $access->site->id,

@@ -17,6 +17,8 @@ use MintDoor\Doors\Repository\QuietPeople;
 use MintDoor\Doors\Repository\SentenceDoors;
 use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\Messages\SiteLetter;
+use MintDoor\Messages\SiteLetters;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -56,7 +58,7 @@ final class ScheduledDoorTasks
         private readonly DoorContextLoader $doorContexts,
         private readonly ChangeContextLoader $contextLoader,
         private readonly DoorLines $lines,
-        private readonly DoorMessages $post,
+        private readonly SiteLetters $post,
         private readonly Gate $gate,
         private readonly CallerProvider $callers,
         private readonly PlatformClock $clock,
@@ -157,7 +159,7 @@ final class ScheduledDoorTasks
             $address = $person->stringOrNull('email');
             if (null !== $address) {
                 $cause = 'quiet:'.$door->id.':'.$id.':'.$access->now;
-                $letters[] = new DoorLetter($address, $person, $cause, until: $goes);
+                $letters[] = new SiteLetter($address, $person, $cause, until: $goes);
             }
         }
         $this->post->send(MessageKind::QuietWarning, $access, $door->policy->role, $letters, null, false);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Accounts\LostJobs;
+use MintDoor\Plans\PlanRunner;
+use MintDoor\Plans\WishLetters;
 use MintDoor\Shared\Repository\Health;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -26,6 +28,8 @@ final class ScheduledDoorTasksCommand extends Command
         private readonly ScheduledDoorTasks $tasks,
         private readonly Starters $starters,
         private readonly LostJobs $jobs,
+        private readonly WishLetters $letters,
+        private readonly PlanRunner $plans,
         private readonly Health $health,
     ) {
         parent::__construct();
@@ -47,7 +51,13 @@ final class ScheduledDoorTasksCommand extends Command
         $every = is_numeric($every) ? max(1, (int) $every) : 0;
         $end = time() + 900;
         do {
-            $done = [...$this->tasks->all(), 'starters' => $this->starters->keep(), 'lists' => $this->jobs->again()];
+            $done = [
+                ...$this->tasks->all(),
+                'starters' => $this->starters->keep(),
+                'lists' => $this->jobs->again(),
+                'wishes' => $this->letters->due(),
+                'plans' => $this->plans->again(),
+            ];
             $this->health->beat('scheduler');
             if ([] !== array_filter($done)) {
                 $output->writeln(

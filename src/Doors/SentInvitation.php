@@ -6,6 +6,7 @@ namespace MintDoor\Doors;
 
 use MintDoor\Core\Doors\InvitationState;
 use MintDoor\Doors\Entity\Invitation;
+use MintDoor\Messages\SiteLetter;
 use MintDoor\People\PersonRow;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
@@ -29,11 +30,11 @@ final readonly class SentInvitation
         );
     }
 
-    public function letter(): DoorLetter
+    public function letter(): SiteLetter
     {
         $known = null !== $this->invitation->person;
 
-        return new DoorLetter(
+        return new SiteLetter(
             $this->beside->string('email') ?: $this->invitation->address,
             $known ? $this->beside : null,
             'invite:'.$this->invitation->id.':'.$this->invitation->sent,

@@ -11,6 +11,8 @@ use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\WaitingPlaces;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\SiteLetter;
+use MintDoor\Messages\SiteLetters;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -34,7 +36,7 @@ final readonly class WaitingAnswers
         private WaitingPlaces $places,
         private DoorContextLoader $doorContexts,
         private DoorLines $lines,
-        private DoorMessages $post,
+        private SiteLetters $post,
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
         private Roles $roles,
@@ -214,14 +216,14 @@ final readonly class WaitingAnswers
     }
 
     /** Null for somebody without an address. */
-    private static function letter(Row $person, WaitingRecord $one, string $words): ?DoorLetter
+    private static function letter(Row $person, WaitingRecord $one, string $words): ?SiteLetter
     {
         $address = $person->stringOrNull('email');
 
-        return null === $address ? null : new DoorLetter($address, $person, 'answer:'.$one->id, $words);
+        return null === $address ? null : new SiteLetter($address, $person, 'answer:'.$one->id, $words);
     }
 
-    /** @param list<DoorLetter> $letters */
+    /** @param list<SiteLetter> $letters */
     private function send(SiteAccess $access, string $role, array $letters): void
     {
         if ([] !== $letters) {

@@ -12,6 +12,8 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\WakingHours;
 use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\Messages\SiteLetter;
+use MintDoor\Messages\SiteLetters;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -30,7 +32,7 @@ final readonly class WaitingListHandler
         private WaitingPlaces $places,
         private DoorContextLoader $doorContexts,
         private DoorLines $lines,
-        private DoorMessages $post,
+        private SiteLetters $post,
         private CallerProvider $callers,
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
@@ -190,7 +192,7 @@ final readonly class WaitingListHandler
         $person = $this->contextLoader->people([$one->person->id])[$one->person->id];
         $address = $person->stringOrNull('email');
         if (null !== $address) {
-            $letter = new DoorLetter($address, $person, 'offer:'.$one->id.':'.$until, until: $until);
+            $letter = new SiteLetter($address, $person, 'offer:'.$one->id.':'.$until, until: $until);
             $this->post->send(MessageKind::SeatOffered, $access, $policy->role, [$letter], null, false);
         }
     }

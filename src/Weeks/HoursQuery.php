@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Weeks;
 
 use MintDoor\Core\Weeks\Clashes;
-use MintDoor\Core\Weeks\Hours;
 use MintDoor\Core\Weeks\Meeting;
 use MintDoor\Core\Weeks\MeetingChange;
 use MintDoor\Core\Weeks\WeeklyRule;
@@ -27,10 +26,8 @@ final readonly class HoursQuery
     {
         $shown = $clashes = [];
         foreach ($this->seen($access) as $stored) {
-            $hours = HoursCodec::of($stored);
-            $all = HoursCodec::meetings($stored, $hours);
             $held = $this->meetings->held($stored, \PHP_INT_MIN);
-            $shown[] = $this->shown($access, $hours, $all, $held);
+            $shown[] = $this->shown($access, $stored, $held);
             array_push($clashes, ...$this->clashes($stored, $held, $access->now));
         }
 
@@ -40,6 +37,19 @@ final readonly class HoursQuery
             $access->row->stringOrNull('ends_on'),
             $access->row->int('version'),
             $entry,
+        );
+    }
+
+    /** @return list<HoursShown> all of a site, whoever asks: when a section meets is no secret among its learners */
+    public function shownOf(SiteAccess $access): array
+    {
+        return array_map(
+            fn(StoredOne $stored): HoursShown => $this->shown(
+                $access,
+                $stored,
+                $this->meetings->held($stored, \PHP_INT_MIN),
+            ),
+            $this->stored->all($access->site->id),
         );
     }
 
@@ -58,12 +68,11 @@ final readonly class HoursQuery
         );
     }
 
-    /**
-     * @param list<Meeting> $all
-     * @param list<Meeting> $held
-     */
-    private function shown(SiteAccess $access, Hours $hours, array $all, array $held): HoursShown
+    /** @param list<Meeting> $held */
+    private function shown(SiteAccess $access, StoredOne $stored, array $held): HoursShown
     {
+        $hours = HoursCodec::of($stored);
+        $all = HoursCodec::meetings($stored, $hours);
         $zone = new \DateTimeZone($hours->zone);
         $weekly = '' === $hours->rule ? null : WeeklyRule::read($hours->rule, $hours->first, $zone);
         $starts = array_map(static fn(Meeting $meeting): int => $meeting->from, $held);

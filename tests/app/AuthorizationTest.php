@@ -42,6 +42,18 @@ final class AuthorizationTest extends ApiTestCase
         'PUT /sites/{site}/hours' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/hours/read' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/hours/calendar' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/plan' => [401, 403, 403, 200, 404, 200],
+        'PUT /sites/{site}/plan' => [401, 403, 403, 422, 404, 422],
+        'DELETE /sites/{site}/plan' => [401, 403, 403, 404, 404, 404],
+        'GET /sites/{site}/plan/people' => [401, 403, 403, 404, 404, 404],
+        'GET /sites/{site}/plan/record' => [401, 403, 403, 404, 404, 404],
+        'POST /sites/{site}/plan/close' => [401, 403, 403, 404, 404, 404],
+        'POST /sites/{site}/plan/reminders' => [401, 403, 403, 404, 404, 404],
+        'POST /sites/{site}/plan/compute' => [401, 403, 403, 404, 404, 404],
+        'POST /sites/{site}/plan/stop' => [401, 403, 403, 404, 404, 404],
+        'POST /sites/{site}/plan/apply' => [401, 403, 403, 404, 404, 404],
+        'GET /me/wishes' => [401, 200, 200, 200, 200, 200],
+        'PUT /me/wishes/{plan}' => [401, 404, 404, 404, 404, 404],
         'GET /sites/{site}/week' => [401, 403, 200, 200, 404, 200],
         'GET /sites/{site}/clashes' => [401, 403, 403, 200, 404, 200],
         'GET /me/week' => [401, 200, 200, 200, 200, 200],
@@ -241,6 +253,7 @@ final class AuthorizationTest extends ApiTestCase
                         '{session}' => str_repeat('0', 32),
                         '{item}' => 'welcome',
                         '{token}' => str_repeat('x', 43),
+                        '{plan}' => Id::NONE,
                     ])
                     .([
                         'GET /sites' => '?scope=all',
@@ -393,6 +406,18 @@ final class AuthorizationTest extends ApiTestCase
                 ['{changeList}' => $this->moved()],
                 ['apply' => false],
             ],
+            'PUT /sites/{site}/plan' => ['lead', [], $this->planning()],
+            'DELETE /sites/{site}/plan', 'POST /sites/{site}/plan/stop' => ['lead', $this->planned('set'), null],
+            'POST /sites/{site}/plan/close', 'POST /sites/{site}/plan/reminders' => [
+                'lead',
+                $this->planned('asks'),
+                null,
+            ],
+            'POST /sites/{site}/plan/compute' => ['lead', $this->planned('set'), null],
+            'GET /sites/{site}/plan/people',
+            'GET /sites/{site}/plan/record',
+            'POST /sites/{site}/plan/apply' => ['lead', $this->planned('computed'), null],
+            'PUT /me/wishes/{plan}' => ['learner', $this->planned('asks'), ['sections' => []]],
             'POST /site-merges' => ['lead', [], $this->merging(false)],
             'POST /site-merges/{changeList}/undo' => [
                 'lead',
@@ -575,6 +600,35 @@ final class AuthorizationTest extends ApiTestCase
         $made = $this->call('lead', 'PUT', $path.'/sections', $sections, 200, $tag)['sections'][0]['id'];
 
         return ['sections' => [$made], 'title' => 'Late', 'code' => 'LATE', 'apply' => $apply];
+    }
+
+    /** @return array<string, mixed> a body that plans the site */
+    private function planning(): array
+    {
+        return [
+            'sections' => array_map(static fn(string $id): array => ['id' => $id], $this->splitting(false)['sections']),
+            'moves' => false,
+            'stays' => [],
+            'wishesFrom' => null,
+            'wishesUntil' => null,
+        ];
+    }
+
+    /**
+     * @param 'set'|'asks'|'computed' $so
+     *
+     * @return array<string, string> what the path names
+     */
+    private function planned(string $so): array
+    {
+        $path = '/sites/'.$this->ids['site'].'/plan';
+        $wishes = 'asks' === $so ? ['wishesUntil' => '2026-12-10'] : [];
+        $this->call('lead', 'PUT', $path, [...$this->planning(), ...$wishes], 200, ['If-Match' => '"1"']);
+        'computed' === $so && $this->call('lead', 'POST', $path.'/compute');
+        $this->db()->executeStatement('UPDATE site_plan SET version = 1');
+        $id = $this->db()->fetchOne('SELECT id FROM site_plan');
+
+        return ['{plan}' => Id::text(\is_string($id) ? $id : '')];
     }
 
     private function note(bool $gone): string

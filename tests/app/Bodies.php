@@ -32,6 +32,14 @@ trait Bodies
                 'named' => [['name' => 'Learners', 'visibility' => ['kind' => 'roles', 'names' => ['learner']]]],
             ],
             'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
+            'PUT /sites/{site}/plan' => [
+                'sections' => [['id' => $this->ids['lead']]],
+                'moves' => false,
+                'stays' => [],
+                'wishesFrom' => null,
+                'wishesUntil' => null,
+            ],
+            'PUT /me/wishes/{plan}' => ['sections' => []],
             'POST /sites/{site}/section-fits' => ['people' => [$this->ids['newcomer']]],
             'PUT /sites/{site}/hours' => ['hours' => [['first' => '2026-12-01', 'time' => '09:30', 'minutes' => 60]]],
             'POST /sites/{site}/hours/read' => [

@@ -14,6 +14,7 @@ export const KINDS = [
   'seat-offered',
   'request-answered',
   'quiet-warning',
+  'wishes',
   'registration',
 ] as const
 export const STATES = ['held', 'sent', 'delayed', 'bounced', 'withdrawn'] as const

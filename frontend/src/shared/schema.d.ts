@@ -1092,6 +1092,196 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Who is to go into which section: what is asked, how many said what they wish, and what was computed. Whose wishes they are is not said. */
+        get: operations["plan"];
+        /** @description Says what the plan is to do. What was computed before is no more; wishes stay. */
+        put: operations["putPlan"];
+        post?: never;
+        /** @description Puts the plan away, with all wishes. */
+        delete: operations["dropPlan"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Where everybody is put, and why: who has no place first, then by section. */
+        get: operations["plannedPeople"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description What the plan was computed from, and what it came to, so that it can be computed again (`bin/console plans:check`). */
+        get: operations["planRecord"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description From now on nobody says any more what they wish. */
+        post: operations["closeWishes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Writes to those who did not say yet what they wish, once an hour at most. */
+        post: operations["remindOfWishes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/compute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Computes the plan: a small one at once, others by a worker. The lot is drawn the first time after wishes closed. */
+        post: operations["computePlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Has the worker stop with the best so far. */
+        post: operations["stopPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Puts everybody where the plan says, as a change list. */
+        post: operations["applyPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What one is asked for, what one said, and what came of it. */
+        get: operations["ownWishes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/wishes/{plan}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description In which sections one would like to be, the first wish first; none takes back what was said. */
+        put: operations["sayWishes"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/section-fits": {
         parameters: {
             query?: never;
@@ -1416,7 +1606,7 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
             };
             cookie?: never;
         };
@@ -3791,7 +3981,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -3993,6 +4183,151 @@ export interface components {
             madeAt: string | null;
             /** @description only when it has just been made */
             path: string | null;
+        };
+        PlanOutcome: {
+            wishes: {
+                wish: number;
+                people: number;
+            }[];
+            because: {
+                stays: number;
+                wish: number;
+                unnamed: number;
+                wishless: number;
+                nowhere: number;
+            };
+            /** @description who are to be elsewhere than they are */
+            moves: number;
+            /** @description whether no other way is better; not where it was stopped */
+            proven: boolean;
+        };
+        Plan: {
+            /** @enum {unknown} */
+            state: "set" | "computing" | "computed" | "applied";
+            moves: boolean;
+            stays: components["schemas"]["Somebody"][];
+            /** Format: date */
+            wishesFrom: string | null;
+            /** Format: date */
+            wishesUntil: string | null;
+            /** @description whether wishes may be said now */
+            asks: boolean;
+            /** Format: date-time */
+            closesAt: string | null;
+            answered: number;
+            asked: number;
+            /** Format: date-time */
+            remindedAt: string | null;
+            /** @description of the lot, once it is drawn */
+            seed: string | null;
+            /** Format: date-time */
+            drawnAt: string | null;
+            /** @description steps, while it is computed */
+            done: number;
+            steps: number;
+            outcome: components["schemas"]["PlanOutcome"] | null;
+            changeList: components["schemas"]["Id"] | null;
+            /** @description whether the change list was taken back */
+            undone: boolean;
+            version: number;
+        };
+        PlanSection: {
+            id: components["schemas"]["Id"];
+            name: string;
+            seats: number | null;
+            used: boolean;
+            places: number | null;
+            now: number;
+            /** @description how many wish it first */
+            first: number;
+            wished: number;
+            /** @description how many the plan puts there, with those who stay */
+            after: number | null;
+        };
+        SitePlan: {
+            plan: components["schemas"]["Plan"] | null;
+            sections: components["schemas"]["PlanSection"][];
+            /** @description whom a plan is about */
+            learners: number;
+            /** @description of those, who are in no section */
+            without: number;
+        };
+        Planned: {
+            person: components["schemas"]["Somebody"];
+            /** @description sections they are in */
+            now: components["schemas"]["Id"][];
+            section: components["schemas"]["Id"] | null;
+            /** @enum {unknown} */
+            because: "stays" | "wish" | "unnamed" | "wishless" | "nowhere";
+            wish: number | null;
+            /** @description sections they wished more: others have all places */
+            full: components["schemas"]["Id"][];
+            /** @description sections they wished more, at whose time they have something else */
+            cannot: components["schemas"]["Id"][];
+            /** @description for who is nowhere: where one place more would place them */
+            onePlace: components["schemas"]["Id"][];
+            /** @description for who is nowhere: what another hour would make possible */
+            anHour: components["schemas"]["Id"][];
+        };
+        PlannedPeople: {
+            items: components["schemas"]["Planned"][];
+            next: string | null;
+        };
+        PlanRecord: {
+            seed: string;
+            proven: boolean;
+            people: {
+                id: components["schemas"]["Id"];
+                wishes: components["schemas"]["Id"][];
+                cannot: components["schemas"]["Id"][];
+            }[];
+            sections: {
+                id: components["schemas"]["Id"];
+                places: number;
+            }[];
+            places: {
+                person: components["schemas"]["Id"];
+                section: components["schemas"]["Id"] | null;
+            }[];
+        };
+        SectionWished: {
+            id: components["schemas"]["Id"];
+            name: string;
+            meets: string;
+            hours: components["schemas"]["Hours"][];
+            clash: components["schemas"]["Occasion"] | null;
+        };
+        OwnPlace: {
+            section: components["schemas"]["Id"] | null;
+            /** @enum {unknown} */
+            because: "stays" | "wish" | "unnamed" | "wishless" | "nowhere";
+            wish: number | null;
+            full: components["schemas"]["Id"][];
+            cannot: components["schemas"]["Id"][];
+            seed: string;
+            person: components["schemas"]["Id"];
+            /** @description the first five hexadecimal digits of the SHA-256 hash of the seed, the person and the section, a line each */
+            lots: {
+                section: components["schemas"]["Id"];
+                lot: number;
+            }[];
+        };
+        OwnWishes: {
+            plan: components["schemas"]["Id"];
+            site: components["schemas"]["Somebody"];
+            timeZone: string;
+            sections: components["schemas"]["SectionWished"][];
+            /** @description the first one first */
+            wishes: components["schemas"]["Id"][];
+            /** Format: date-time */
+            saidAt: string | null;
+            asks: boolean;
+            /** Format: date-time */
+            closesAt: string | null;
+            place: components["schemas"]["OwnPlace"] | null;
+        };
+        AllOwnWishes: {
+            items: components["schemas"]["OwnWishes"][];
         };
         SectionFits: {
             sections: {
@@ -4236,7 +4571,7 @@ export interface components {
             }[];
         };
         /** @enum {unknown} */
-        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
         Message: {
@@ -4449,7 +4784,7 @@ export interface components {
         ChangeListFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "erase" | "undo";
+            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "plan" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -7290,7 +7625,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -7800,6 +8135,435 @@ export interface operations {
             };
             404: components["responses"]["NotFound"];
             429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    plan: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putPlan: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sections: {
+                        id: components["schemas"]["Id"];
+                        /** @description null for as many as it has seats */
+                        places?: number | null;
+                    }[];
+                    /** @description whether whoever is in a section may go to another */
+                    moves: boolean;
+                    /** @description who stays where they are all the same */
+                    stays: components["schemas"]["Id"][];
+                    /** Format: date */
+                    wishesFrom: string | null;
+                    /**
+                     * Format: date
+                     * @description the last day on which wishes may be said; null where nobody is asked
+                     */
+                    wishesUntil: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    dropPlan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    plannedPeople: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlannedPeople"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    planRecord: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanRecord"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    closeWishes: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    remindOfWishes: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    computePlan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    stopPlan: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    applyPlan: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    ownWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllOwnWishes"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    sayWishes: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                plan: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sections: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnWishes"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };
     };
@@ -8633,7 +9397,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
             };
             cookie?: never;
         };
@@ -8686,7 +9450,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
             };
             cookie?: never;
         };

@@ -111,6 +111,7 @@ final class HeldAbout extends BaseRepository
                 'notice',
                 'idempotency',
                 'settled_line',
+                'plan_wish',
             ] as $table
         ) {
             $this->execute("DELETE FROM $table WHERE person_id = ?", [Id::binary($person)]);

@@ -79,6 +79,23 @@ final class FairestTest extends TestCase
         self::assertCount(2, $won);
     }
 
+    public function testStoppedBeforeItsEndItIsAPlanAllTheSame(): void
+    {
+        $told = [];
+        $people = array_map(static fn(int $n): PlanPerson => new PlanPerson("p$n", ['b', 'a']), range(1, 9));
+        $sections = [new PlanSection('a', 4), new PlanSection('b', 4)];
+        $plan = Fairest::plan($people, $sections, new Lot('seed'), static function (int $done, int $of) use (&$told) {
+            $told[] = [$done, $of];
+
+            return \count($told) < 2;
+        });
+        self::assertFalse($plan->proven);
+        self::assertCount(8, $plan->places);
+        self::assertCount(2, $told);
+        self::assertSame(3, $told[0][1]);
+        self::assertTrue(Fairest::plan($people, $sections, new Lot('seed'), static fn(): bool => true)->proven);
+    }
+
     public function testManyAreGivenPlaces(): void
     {
         $dice = new Dice(7);

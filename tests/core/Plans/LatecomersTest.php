@@ -7,14 +7,12 @@ namespace MintDoor\Tests\Core\Plans;
 use Eris\Generators;
 use Eris\TestTrait;
 use MintDoor\Core\Plans\Latecomers;
-use MintDoor\Core\Plans\Plan;
 use MintDoor\Core\Plans\PlanPerson;
 use MintDoor\Core\Plans\PlanSection;
-use MintDoor\Core\Plans\Why;
 use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 
-/** Who comes late finds a place with the fewest moves of others; and why everybody is where they are. */
+/** Who comes late finds a place with the fewest moves of others. */
 final class LatecomersTest extends TestCase
 {
     use TestTrait;
@@ -46,15 +44,6 @@ final class LatecomersTest extends TestCase
                     self::assertLessThanOrEqual($section->places, $held[$section->id] ?? 0);
                 }
             });
-    }
-
-    public function testWhySaysWhatTheyWishedMoreAndWhatWouldPlaceThem(): void
-    {
-        $people = [new PlanPerson('ada', ['c', 'a', 'b'], ['c']), new PlanPerson('bo', ['b'], ['a'])];
-        $sections = [new PlanSection('a', 0), new PlanSection('b', 1), new PlanSection('c', 5)];
-        $why = Why::all($people, $sections, new Plan(['ada' => 'b'], ['bo']));
-        self::assertEquals(new Why('b', 3, ['a'], ['c']), $why['ada']);
-        self::assertEquals(new Why(null, null, ['b'], [], ['b', 'c'], ['a']), $why['bo']);
     }
 
     /** @return array{list<PlanPerson>, list<PlanSection>, array<string, string>} some of them there already */

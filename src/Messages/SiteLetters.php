@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Doors;
+namespace MintDoor\Messages;
 
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Time\Time;
-use MintDoor\Messages\Messages;
-use MintDoor\Messages\MessageValues;
-use MintDoor\Messages\Outgoing;
-use MintDoor\Messages\Texts;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
@@ -17,8 +13,8 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Written;
 
-/** Messages about doors: an invitation, a reminder, a seat that is kept, an answer, a warning. */
-final readonly class DoorMessages
+/** Messages about a site to some people: an invitation, a reminder, a seat that is kept, an answer, a warning. */
+final readonly class SiteLetters
 {
     public function __construct(
         private Messages $room,
@@ -30,8 +26,8 @@ final readonly class DoorMessages
     ) {}
 
     /**
-     * @param list<DoorLetter> $letters each to somebody
-     * @param ?Caller $by   null where the door does it by itself
+     * @param list<SiteLetter> $letters each to somebody
+     * @param ?Caller $by   null where nobody does it by hand
      * @param bool    $held whether they wait for the time of an undo
      */
     public function send(

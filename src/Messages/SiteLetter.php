@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Doors;
+namespace MintDoor\Messages;
 
 use MintDoor\Core\Time\Time;
 use MintDoor\Shared\Row;
 
-/** Something that is written to somebody about a door. */
-final readonly class DoorLetter
+/** Something that is written to somebody about a site. */
+final readonly class SiteLetter
 {
     /**
      * @param ?Row    $person     with `PersonRow::COLUMNS`; null for an address the directory does not know

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Plans;
+
+/** What decided where a plan puts somebody. */
+enum Because: string
+{
+    /** They were there, and stay. */
+    case Stays = 'stays';
+    case Wish = 'wish';
+    /** They have wishes, and this is none of them. */
+    case Unnamed = 'unnamed';
+    /** They have no wishes. */
+    case Wishless = 'wishless';
+    case Nowhere = 'nowhere';
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Plans;
+
+use MintDoor\Core\Plans\Because;
+use MintDoor\Core\Plans\Why;
+
+/** What a plan came to, as it is kept: where everybody is put, and why. */
+final readonly class Outcome
+{
+    private const LISTS = ['full', 'cannot', 'onePlace', 'anHour'];
+
+    /**
+     * @param array<string, Why> $why    by person
+     * @param bool               $proven whether no other way is better, and it was not told to stop before
+     */
+    public function __construct(public array $why, public bool $proven, public PlanRecord $record) {}
+
+    /** @param array<string, mixed> $kept as `kept()` */
+    public static function read(array $kept): self
+    {
+        $why = [];
+        foreach ((array) ($kept['why'] ?? []) as $person => $one) {
+            $one = (array) $one;
+            $lists = [];
+            foreach (self::LISTS as $list) {
+                $lists[] = array_values(array_filter((array) ($one[$list] ?? []), is_string(...)));
+            }
+            $section = $one['section'] ?? null;
+            $wish = $one['wish'] ?? null;
+            $because = $one['because'] ?? null;
+            $why[(string) $person] = new Why(
+                Because::tryFrom(\is_string($because) ? $because : '') ?? Because::Nowhere,
+                \is_string($section) ? $section : null,
+                \is_int($wish) ? $wish : null,
+                ...$lists,
+            );
+        }
+
+        return new self($why, true === ($kept['proven'] ?? false), PlanRecord::read((array) ($kept['record'] ?? [])));
+    }
+
+    /** @return array<string, mixed> */
+    public function kept(): array
+    {
+        $all = [];
+        foreach ($this->why as $person => $why) {
+            $all[$person] = array_filter(
+                ['because' => $why->because->value, ...get_object_vars($why)],
+                static fn(mixed $value): bool => !\in_array($value, [null, []], true),
+            );
+            $all[$person]['because'] = $why->because->value;
+        }
+
+        return ['why' => $all, 'proven' => $this->proven, 'record' => $this->record->kept()];
+    }
+
+    /** @return array<string, int> how many it puts into each section */
+    public function held(): array
+    {
+        $held = [];
+        foreach ($this->why as $why) {
+            null === $why->section || ($held[$why->section] = 1 + ($held[$why->section] ?? 0));
+        }
+
+        return $held;
+    }
+}

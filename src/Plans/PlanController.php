@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Plans;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Plans\Entity\SitePlan;
+use MintDoor\Plans\Repository\SitePlans;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SectionsHandler;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Expensive;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Who is to go into which section of a site: planned, wished, computed and carried out. */
+final readonly class PlanController
+{
+    private const AT = '/sites/{site}/plan';
+
+    private const SITE = ['site' => Id::PATTERN];
+
+    public function __construct(
+        private Gate $gate,
+        private SitePlans $plans,
+        private PlanQuery $query,
+        private PlanHandler $handler,
+        private WishLetters $letters,
+        private Transaction $transaction,
+    ) {}
+
+    #[Route(self::AT, name: 'plan', requirements: self::SITE, methods: ['GET'])]
+    public function shown(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->answer($this->access($site, $caller));
+    }
+
+    #[Route(self::AT.'/people', name: 'planned_people', requirements: self::SITE, methods: ['GET'])]
+    public function people(
+        string $site,
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] ?string $cursor = null,
+    ): Response {
+        $access = $this->access($site, $caller);
+
+        return new Answer($this->query->people($access, $this->plan($site), $cursor));
+    }
+
+    /** What it was computed from, so that anybody can compute it again: `bin/console plans:check`. */
+    #[Route(self::AT.'/record', name: 'plan_record', requirements: self::SITE, methods: ['GET'])]
+    public function record(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        $this->access($site, $caller);
+        $plan = $this->plan($site);
+        if (null === $plan->outcome) {
+            throw Problem::notFound('plan');
+        }
+        $answer = new Answer(RecordAnswer::of($plan, Outcome::read($plan->outcome)));
+        $answer->headers->set('Content-Disposition', 'attachment; filename="plan.json"');
+
+        return $answer;
+    }
+
+    #[Route(self::AT, name: 'put_plan', requirements: self::SITE, methods: ['PUT'])]
+    public function put(
+        string $site,
+        #[MapRequestPayload] PlanRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access) use ($body, $request): void {
+            IfMatch::of($request)->assert($this->plans->lockedOf($access->site->id)->version ?? 1);
+            $this->handler->set($access, $body);
+        });
+    }
+
+    #[Route(self::AT, name: 'drop_plan', requirements: self::SITE, methods: ['DELETE'])]
+    public function drop(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
+            $this->handler->drop($access, $this->locked($access->site->id));
+        });
+    }
+
+    /** Nobody says any more what they wish. */
+    #[Route(self::AT.'/close', name: 'close_wishes', requirements: self::SITE, methods: ['POST'])]
+    public function close(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
+            $this->handler->close($access, $this->locked($access->site->id));
+        });
+    }
+
+    /** Writes to those who did not say yet what they wish. */
+    #[Route(self::AT.'/reminders', name: 'remind_of_wishes', requirements: self::SITE, methods: ['POST'])]
+    public function remind(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
+            $this->letters->remind($access, $this->locked($access->site->id));
+        });
+    }
+
+    #[Expensive]
+    #[Route(self::AT.'/compute', name: 'compute_plan', requirements: self::SITE, methods: ['POST'])]
+    public function compute(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
+            $this->handler->compute($access, $this->locked($access->site->id));
+        });
+    }
+
+    #[Route(self::AT.'/stop', name: 'stop_plan', requirements: self::SITE, methods: ['POST'])]
+    public function stop(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
+            $this->handler->stop($this->locked($access->site->id));
+        });
+    }
+
+    #[Expensive]
+    #[Route(self::AT.'/apply', name: 'apply_plan', requirements: self::SITE, methods: ['POST'])]
+    public function apply(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, function (SiteAccess $access) use ($request): void {
+            $plan = $this->locked($access->site->id);
+            IfMatch::of($request)->assert($plan->version);
+            $this->handler->apply($access, $plan);
+        });
+    }
+
+    /** @param \Closure(SiteAccess): void $work */
+    private function changed(string $site, Request $request, Caller $caller, \Closure $work): Answer
+    {
+        $this->access($site, $caller);
+
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $work): Answer {
+            $access = $this->access($site, $caller);
+            $work($access);
+            $this->plans->flush();
+
+            return $this->answer($access);
+        });
+    }
+
+    private function answer(SiteAccess $access): Answer
+    {
+        $answer = $this->query->of($access);
+
+        return (new Answer($answer))->versioned($answer->plan->version ?? 1);
+    }
+
+    private function access(string $site, Caller $caller): SiteAccess
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::LetIn, 'roster.not-arrange-sections');
+        SectionsHandler::assertMay($access);
+
+        return $access;
+    }
+
+    private function plan(string $site): SitePlan
+    {
+        return $this->plans->of($site) ?? throw Problem::notFound('plan');
+    }
+
+    private function locked(string $site): SitePlan
+    {
+        return $this->plans->lockedOf($site) ?? throw Problem::notFound('plan');
+    }
+}

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Plans;
+
+use MintDoor\Changes\ChangeListRunner;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Changes\RequestedItem;
+use MintDoor\Core\Plans\Because;
+use MintDoor\Core\Plans\Why;
+use MintDoor\History\Happening;
+use MintDoor\History\History;
+use MintDoor\Plans\Entity\SitePlan;
+use MintDoor\Plans\Repository\PlannedPeople;
+use MintDoor\Plans\Repository\SitePlans;
+use MintDoor\Plans\Repository\Wishes;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\FieldErrors;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Said;
+use MintDoor\Shared\Speech;
+
+/**
+ * Plans who goes into which section of a site: what is asked, the lot, the computing, and the change list that comes of
+ * it. Runs inside a transaction, under the site's lock.
+ */
+final readonly class PlanHandler
+{
+    private const SET = 'plan-set';
+
+    private const DRAWN = 'plan-drawn';
+
+    private const DROPPED = 'plan-dropped';
+
+    public function __construct(
+        private SitePlans $plans,
+        private Wishes $wishes,
+        private PlannedPeople $people,
+        private PlanRunner $runner,
+        private ChangeLists $lists,
+        private ChangeListRunner $changes,
+        private History $history,
+        private Ids $ids,
+        private Speech $speech,
+    ) {}
+
+    /** The plan of a site, or a new one. */
+    public function set(SiteAccess $access, PlanRequest $request): SitePlan
+    {
+        $terms = $this->terms($access, $request);
+        $plan = $this->plans->of($access->site->id) ?? $this->plans->make($this->ids->next(), $access->site->id);
+        self::assertIdle($plan);
+        $plan->terms = $terms->kept();
+        if ([$request->wishesFrom, $request->wishesUntil] !== $plan->days($access->zone())) {
+            [$plan->opensAt, $plan->closesAt] = $this->window($access, $request);
+            $plan->askedAt = $plan->opensAt > $access->now ? null : $plan->askedAt;
+            $plan->remindedAt = null;
+            // Whoever may wish anew does not know the lot.
+            $plan->seed = $plan->drawnAt = null;
+        }
+        $plan->reset();
+        $this->told($access, self::SET);
+
+        return $plan;
+    }
+
+    /** Nobody says any more what they wish. */
+    public function close(SiteAccess $access, SitePlan $plan): void
+    {
+        if (!$plan->asks($access->now)) {
+            throw new Problem(ProblemType::NotReady, 'plans.not-asked-now');
+        }
+        $plan->closesAt = $access->now;
+        ++$plan->version;
+        $this->told($access, self::SET);
+    }
+
+    /** The lot is drawn when nobody says any more what they wish, once. */
+    public function compute(SiteAccess $access, SitePlan $plan): void
+    {
+        self::assertIdle($plan);
+        if (null !== $plan->closesAt && $plan->closesAt > $access->now) {
+            throw new Problem(ProblemType::NotReady, 'plans.still-asked');
+        }
+        if ([] === PlanTerms::read($plan->terms)->sections($access->site)) {
+            throw new Problem(ProblemType::NotReady, 'plans.no-section-left');
+        }
+        if (null === $plan->seed) {
+            $plan->seed = bin2hex(random_bytes(16));
+            $plan->drawnAt = $access->now;
+            $this->told($access, self::DRAWN, ['seed' => $plan->seed]);
+        }
+        $this->runner->begin($access, $plan);
+    }
+
+    /** The best so far is enough. */
+    public function stop(SitePlan $plan): void
+    {
+        $plan->stops = SitePlan::COMPUTING === $plan->state;
+    }
+
+    /** Puts everybody where the plan says, as a change list. */
+    public function apply(SiteAccess $access, SitePlan $plan): void
+    {
+        $again = null !== $plan->changeList && $this->lists->isUndone($plan->changeList->id);
+        if (null === $plan->outcome || (SitePlan::COMPUTED !== $plan->state && !$again)) {
+            throw new Problem(ProblemType::NotReady, 'plans.nothing-to-apply');
+        }
+        $items = $this->items($access, $plan, Outcome::read($plan->outcome));
+        if ([] === $items) {
+            throw new Problem(ProblemType::NotReady, 'plans.all-there');
+        }
+        $title = $access->row->string('title');
+        $list = $this->lists->begin('plan', $access->site->id, $title, 'applying', $access->caller);
+        $list->total = \count($items);
+        $this->changes->begin($list->id, $items);
+        $plan->changeList = $list;
+        $plan->state = SitePlan::APPLIED;
+        ++$plan->version;
+    }
+
+    /** Puts the plan away, with all wishes. */
+    public function drop(SiteAccess $access, SitePlan $plan): void
+    {
+        $this->wishes->forget($plan);
+        $this->plans->remove($plan);
+        $this->told($access, self::DROPPED);
+    }
+
+    /** @return list<RequestedItem> of those who are to be elsewhere than they are */
+    private function items(SiteAccess $access, SitePlan $plan, Outcome $outcome): array
+    {
+        $sections = PlanTerms::read($plan->terms)->sections($access->site);
+        $planned = $this->people->of($access->site->id, $access->now);
+        $items = [];
+        foreach ($outcome->why as $person => $why) {
+            $theirs = $planned[$person]->sections ?? [];
+            if (null === $why->section || Because::Stays === $why->because || \in_array($why->section, $theirs, true)) {
+                continue;
+            }
+            $kept = $access->site->several ? array_values(array_diff($theirs, $sections)) : [];
+            $line = new LineRequest(
+                (string) $person,
+                'change-sections',
+                note: $this->speech->say($this->note($why)),
+                sections: [...$kept, $why->section],
+            );
+            $items[] = RequestedItem::change($access->site->id, $line);
+        }
+
+        return $items;
+    }
+
+    private function note(Why $why): Said
+    {
+        return null === $why->wish
+            ? Said::of('plans.note-'.$why->because->value)
+            : Said::with('plans.note-wish', n: $why->wish);
+    }
+
+    private function terms(SiteAccess $access, PlanRequest $request): PlanTerms
+    {
+        $errors = new FieldErrors();
+        $places = [];
+        foreach ($request->sections as $n => $each) {
+            $section = $access->site->sections[$each->id] ?? null;
+            if (null === $section || $section->retired || \array_key_exists($each->id, $places)) {
+                $errors->add("sections/$n/id", 'unknown', 'shared.no-such-section');
+            } elseif (null !== $section->seats && $each->places > $section->seats) {
+                $errors->add(
+                    "sections/$n/places",
+                    'seats',
+                    Said::with('plans.more-than-seats', n: $section->seats),
+                );
+            }
+            $places[$each->id] = $each->places;
+        }
+        $errors->check();
+
+        return new PlanTerms($places, $request->moves, array_values(array_unique($request->stays)));
+    }
+
+    /** @return array{?int, ?int} */
+    private function window(SiteAccess $access, PlanRequest $request): array
+    {
+        if (null === $request->wishesFrom && null === $request->wishesUntil) {
+            return [null, null];
+        }
+        if (null === $request->wishesUntil) {
+            throw Problem::field('/wishesUntil', 'no-end', 'plans.say-until');
+        }
+        $from = null === $request->wishesFrom ? $access->now : $access->startOf($request->wishesFrom, '/wishesFrom');
+        $until = $access->endOf($request->wishesUntil, '/wishesUntil');
+        if ($until <= $from) {
+            throw Problem::field('/wishesUntil', 'before-start', 'shared.last-day-before-first');
+        }
+        if ($until <= $access->now) {
+            throw Problem::field('/wishesUntil', 'past', 'plans.until-past');
+        }
+
+        return [$from, $until];
+    }
+
+    /** @throws Problem of type `Stale` */
+    private static function assertIdle(SitePlan $plan): void
+    {
+        if (SitePlan::COMPUTING === $plan->state) {
+            throw new Problem(ProblemType::NotReady, 'plans.being-computed');
+        }
+    }
+
+    /** @param array<string, mixed> $data */
+    private function told(SiteAccess $access, string $code, array $data = []): void
+    {
+        $this->history->write($access->site->id, $access->caller, new Happening($code, $data));
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Plans;
+
+use MintDoor\Shared\Somebody;
+
+/** Schema `Plan`. */
+final readonly class PlanShown
+{
+    /**
+     * @param string          $state      one of `SitePlan`
+     * @param bool            $moves      whether whoever is in a section may go to another
+     * @param list<Somebody>  $stays      who stays all the same
+     * @param ?string         $wishesFrom day; `wishesUntil` too
+     * @param bool            $asks       whether wishes may be said now
+     * @param ?string         $closesAt   instant
+     * @param int             $answered   how many of those who are asked said what they wish
+     * @param int             $asked      how many are
+     * @param ?string         $remindedAt instant
+     * @param ?string         $seed       of the lot, once it is drawn
+     * @param ?string         $drawnAt    instant
+     * @param int             $done       steps that are done while it is computed; of `steps`
+     * @param ?OutcomeShown   $outcome    once it is computed
+     * @param ?string         $changeList id, once it is applied
+     * @param bool            $undone     whether that was taken back
+     */
+    public function __construct(
+        public string $state,
+        public bool $moves,
+        public array $stays,
+        public ?string $wishesFrom,
+        public ?string $wishesUntil,
+        public bool $asks,
+        public ?string $closesAt,
+        public int $answered,
+        public int $asked,
+        public ?string $remindedAt,
+        public ?string $seed,
+        public ?string $drawnAt,
+        public int $done,
+        public int $steps,
+        public ?OutcomeShown $outcome,
+        public ?string $changeList,
+        public bool $undone,
+        public int $version,
+    ) {}
+}

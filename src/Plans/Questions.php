@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Plans;
+
+use MintDoor\Core\Plans\Candidate;
+use MintDoor\Core\Plans\Question;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Weeks\Clash;
+use MintDoor\Core\Weeks\Commitments;
+use MintDoor\Plans\Entity\SitePlan;
+use MintDoor\Plans\Repository\PlannedPeople;
+use MintDoor\Plans\Repository\Wishes;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Weeks\Meetings;
+use MintDoor\Weeks\Repository\Attendances;
+
+/** What a plan is asked, from what is so now: who needs a place, what they wish, and what they have at the time. */
+final readonly class Questions
+{
+    public function __construct(
+        private PlannedPeople $people,
+        private Wishes $wishes,
+        private Meetings $meetings,
+        private Attendances $attendances,
+    ) {}
+
+    public function of(SiteAccess $access, SitePlan $plan): Question
+    {
+        $terms = PlanTerms::read($plan->terms);
+        $sections = $terms->sections($access->site);
+        $planned = $this->people->of($access->site->id, $access->now);
+        $wishes = $this->wishes->of($plan);
+        $ids = array_map(strval(...), array_keys($planned));
+        $timelines = $this->attendances->inSite($access->site->id, $access->now);
+        $commitments = $this->meetings->commitments($access, $ids);
+        $candidates = [];
+        foreach ($planned as $id => $one) {
+            $clashes = self::clashes(
+                $commitments[$id] ?? null,
+                $timelines[$id] ?? new Timeline([]),
+                $sections,
+                $access->site->several ? array_values(array_diff($one->sections, $sections)) : [],
+            );
+            $candidates[] = new Candidate(
+                (string) $id,
+                array_values(array_intersect($sections, $one->sections))[0] ?? null,
+                $wishes[$id] ?? [],
+                array_map(strval(...), array_keys($clashes)),
+                \in_array((string) $id, $terms->stays, true),
+            );
+        }
+        $places = [];
+        foreach ($sections as $section) {
+            $places[$section] = $terms->placesOf($access->site, $section);
+        }
+
+        return Question::of($candidates, $places, $terms->moves);
+    }
+
+    /**
+     * What somebody has at the time of sections of a plan.
+     *
+     * @param list<string> $theirs sections they are in
+     *
+     * @return array<string, Clash> by section
+     */
+    public function clashesOf(SiteAccess $access, SitePlan $plan, string $person, array $theirs): array
+    {
+        $sections = PlanTerms::read($plan->terms)->sections($access->site);
+        $kept = $access->site->several ? array_values(array_diff($theirs, $sections)) : [];
+
+        return self::clashes(
+            $this->meetings->commitments($access, [$person])[$person] ?? null,
+            $this->attendances->of([$person], $access->now)[$person][$access->site->id] ?? new Timeline([]),
+            $sections,
+            $kept,
+        );
+    }
+
+    /**
+     * @param list<string> $sections
+     * @param list<string> $kept
+     *
+     * @return array<string, Clash>
+     */
+    private static function clashes(?Commitments $commitments, Timeline $own, array $sections, array $kept): array
+    {
+        $clashes = [];
+        foreach ($sections as $section) {
+            $clash = $commitments?->inSection($section, $own, $kept);
+            null === $clash || ($clashes[$section] = $clash);
+        }
+
+        return $clashes;
+    }
+}

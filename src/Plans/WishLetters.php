@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Plans;
+
+use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Core\Time\WakingHours;
+use MintDoor\Messages\SiteLetter;
+use MintDoor\Messages\SiteLetters;
+use MintDoor\Plans\Entity\SitePlan;
+use MintDoor\Plans\Repository\PlannedPeople;
+use MintDoor\Plans\Repository\SitePlans;
+use MintDoor\Plans\Repository\Wishes;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Transaction;
+use Psr\Log\LoggerInterface;
+
+/**
+ * Asks learners what they wish when the time for it comes, and reminds those who said nothing a day before it is over:
+ * not at night, and each once. By hand, whoever makes the plan may remind them again.
+ */
+final readonly class WishLetters
+{
+    /** Seconds before the end at which the others are reminded, and how long after they were asked at least. */
+    private const BEFORE = 86_400;
+
+    private const AFTER = 6 * 3_600;
+
+    /** Seconds between two reminders by hand. */
+    private const APART = 3_600;
+
+    public function __construct(
+        private SitePlans $plans,
+        private PlannedPeople $people,
+        private Wishes $wishes,
+        private SiteLetters $letters,
+        private Gate $gate,
+        private Transaction $transaction,
+        private PlatformClock $clock,
+        private LoggerInterface $logger,
+    ) {}
+
+    /** @return int to how many plans something was written */
+    public function due(): int
+    {
+        $done = 0;
+        foreach ($this->plans->asking($this->clock->instant()) as $site) {
+            try {
+                $done += $this->transaction->job([$site], fn(): int => $this->ofSite($site));
+            } catch (\Throwable $thrown) {
+                // One site that fails leaves the others alone.
+                $this->logger->error('Nobody was asked for wishes.', ['site' => $site, 'exception' => $thrown]);
+            }
+        }
+
+        return $done;
+    }
+
+    /** By hand; runs in a transaction, under the lock of the site. */
+    public function remind(SiteAccess $access, SitePlan $plan): void
+    {
+        if (!$plan->asks($access->now)) {
+            throw new Problem(ProblemType::NotReady, 'plans.not-asked-now');
+        }
+        if (max((int) $plan->remindedAt, (int) $plan->askedAt) > $access->now - self::APART) {
+            throw new Problem(ProblemType::NotReady, 'plans.reminded-just-now');
+        }
+        $this->send($access, $plan, $access->caller);
+        $plan->remindedAt = $access->now;
+        ++$plan->version;
+    }
+
+    private function ofSite(string $site): int
+    {
+        $access = $this->gate->atDoor($site, Caller::nobody());
+        $plan = $this->plans->of($site);
+        if (null === $plan || !$plan->asks($access->now) || WakingHours::night($access->now, $access->zone())) {
+            return 0;
+        }
+        if (null === $plan->askedAt) {
+            $this->send($access, $plan, null);
+            $plan->askedAt = $access->now;
+        } elseif (
+            null === $plan->remindedAt
+            && $plan->closesAt <= $access->now + self::BEFORE
+            && $plan->askedAt <= $access->now - self::AFTER
+        ) {
+            $this->send($access, $plan, null);
+            $plan->remindedAt = $access->now;
+        } else {
+            return 0;
+        }
+        $this->plans->flush();
+
+        return 1;
+    }
+
+    /** To those who said nothing yet. */
+    private function send(SiteAccess $access, SitePlan $plan, ?Caller $by): void
+    {
+        $said = $this->wishes->of($plan);
+        $letters = [];
+        foreach ($this->people->of($access->site->id, $access->now) as $id => $one) {
+            $address = $one->person->stringOrNull('email');
+            if (null !== $address && !isset($said[$id])) {
+                $letters[] = new SiteLetter(
+                    $address,
+                    $one->person,
+                    'wishes:'.$plan->id.':'.$id.':'.(null === $plan->askedAt ? 'asked' : $access->now),
+                    until: (int) $plan->closesAt,
+                );
+            }
+        }
+        $this->letters->send(MessageKind::Wishes, $access, '', $letters, $by, false);
+    }
+}

@@ -1,0 +1,338 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Plans;
+
+use MintDoor\Plans\ComputePlan;
+use MintDoor\Plans\PlanRunner;
+use MintDoor\Plans\WishLetters;
+use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
+
+/** Who goes into which section: wished, computed, carried out, and checked by whoever wants to. */
+final class PlansTest extends ApiTestCase
+{
+    /** @var array<string, string> ids by name */
+    private array $sections = [];
+
+    protected function furnish(): void
+    {
+        parent::furnish();
+        $this->ids['third'] = $this->person('third', 'learner', 'seniors', 7);
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $made = $this->put('sections', ['sections' => [
+            ['name' => 'Morning', 'seats' => 2],
+            ['name' => 'Noon'],
+            ['name' => 'Evening', 'seats' => 1],
+        ]]);
+        $this->sections = array_column($made['sections'], 'id', 'name');
+        $this->db()->executeStatement('UPDATE site SET seats = NULL');
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+        $this->change('lead', 'let-in', 'third', 'learner');
+    }
+
+    public function testWishesAreSaidByThemselvesAndThePlanHoldsThem(): void
+    {
+        $set = $this->plan(until: '2026-12-10');
+        self::assertSame([3, 3, 0, true], [
+            $set['learners'],
+            $set['plan']['asked'],
+            $set['plan']['answered'],
+            $set['plan']['asks'],
+        ]);
+        $own = $this->call('learner', 'GET', '/me/wishes')['items'];
+        self::assertSame(['Morning', 'Noon', 'Evening'], array_column($own[0]['sections'], 'name'));
+        $this->wish('learner', ['Evening', 'Morning']);
+        $this->wish('newcomer', ['Evening']);
+        $this->wish('newcomer', ['Evening', 'Noon']);
+        $seen = $this->call('lead', 'GET', $this->path());
+        self::assertSame([2, [0, 0, 2]], [$seen['plan']['answered'], array_column($seen['sections'], 'first')]);
+        $this->call('lead', 'POST', $this->path('/compute'), null, 409);
+        $this->call('lead', 'POST', $this->path('/close'));
+        $this->wish('learner', ['Noon'], 409);
+        $plan = $this->call('lead', 'POST', $this->path('/compute'));
+        self::assertSame('computed', $plan['plan']['state']);
+        self::assertSame(
+            [[['wish' => 1, 'people' => 1], ['wish' => 2, 'people' => 1]], 1, true],
+            [
+                $plan['plan']['outcome']['wishes'],
+                $plan['plan']['outcome']['because']['wishless'],
+                $plan['plan']['outcome']['proven'],
+            ],
+        );
+        self::assertSame([], $this->roster('lead', '?section='.$this->sections['Evening']), 'nothing is done yet');
+        self::assertNull($this->call('learner', 'GET', '/me/wishes')['items'][0]['place'], 'nor told');
+        $tag = ['If-Match' => '"'.$plan['plan']['version'].'"'];
+        $done = $this->call('lead', 'POST', $this->path('/apply'), null, 200, $tag);
+        self::assertSame(['applied', 0], [$done['plan']['state'], $done['plan']['outcome']['moves']]);
+        self::assertCount(1, $this->roster('lead', '?section='.$this->sections['Evening']));
+        $list = $this->call('lead', 'GET', '/change-lists/'.$done['plan']['changeList']);
+        self::assertSame(['plan', 3], [$list['kind'], $list['applied']]);
+        $told = $this->call('learner', 'GET', '/me/wishes')['items'][0];
+        self::assertSame($plan['plan']['seed'], $told['place']['seed']);
+        foreach ($told['place']['lots'] as $lot) {
+            $text = implode("\n", [$told['place']['seed'], $told['place']['person'], $lot['section']]);
+            self::assertSame((int) hexdec(substr(hash('sha256', $text), 0, 5)), $lot['lot']);
+        }
+        // Taken back, it can be carried out again.
+        $this->call('lead', 'POST', '/change-lists/'.$list['id'].'/undo', ['apply' => true]);
+        self::assertSame([], $this->roster('lead', '?section='.$this->sections['Evening']));
+        $back = $this->call('lead', 'GET', $this->path())['plan'];
+        self::assertSame([true, 3], [$back['undone'], $back['outcome']['moves']]);
+        $tag = ['If-Match' => '"'.$back['version'].'"'];
+        $this->call('lead', 'POST', $this->path('/apply'), null, 200, $tag);
+        $this->call('lead', 'POST', $this->path('/apply'), null, 412, $tag);
+    }
+
+    public function testNobodySeesWhatOthersWish(): void
+    {
+        $this->plan(until: '2026-12-10');
+        $id = $this->planId();
+        $this->wish('learner', ['Evening']);
+        $this->wish('newcomer', ['Noon']);
+        self::assertSame(
+            [$this->sections['Evening']],
+            $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']
+        );
+        $said = json_encode($this->call('lead', 'GET', $this->path()), \JSON_THROW_ON_ERROR);
+        self::assertStringNotContainsString($this->ids['learner'], $said);
+        self::assertSame([], $this->call('lead', 'GET', $this->path('/people'))['items']);
+        $this->call('lead', 'GET', $this->path('/record'), null, 404);
+        // Nor is anybody asked who is no learner of it, or is no more.
+        $body = ['sections' => [$this->sections['Noon']]];
+        $this->call('lead', 'PUT', '/me/wishes/'.$id, $body, 404);
+        $this->call('junior', 'PUT', '/me/wishes/'.$id, $body, 404);
+        $this->change('lead', 'remove', 'newcomer');
+        $this->call('newcomer', 'PUT', '/me/wishes/'.$id, $body, 404);
+        self::assertSame([], $this->call('newcomer', 'GET', '/me/wishes')['items']);
+        self::assertSame(1, $this->call('lead', 'GET', $this->path())['plan']['answered']);
+        $this->call('learner', 'PUT', '/me/wishes/'.$id, ['sections' => [$this->ids['lead']]], 422);
+        $this->call(
+            'learner',
+            'PUT',
+            '/me/wishes/'.$id,
+            ['sections' => [...$body['sections'], ...$body['sections']]],
+            422
+        );
+        self::assertSame([], $this->call('learner', 'PUT', '/me/wishes/'.$id, ['sections' => []])['wishes']);
+    }
+
+    public function testTheSameSeedGivesTheSameAndAWindowOpenedAgainDrawsAnotherLot(): void
+    {
+        $this->plan();
+        $first = $this->call('lead', 'POST', $this->path('/compute'))['plan']['seed'];
+        $placed = $this->call('lead', 'GET', $this->path('/people'));
+        self::assertSame($first, $this->call('lead', 'POST', $this->path('/compute'))['plan']['seed']);
+        self::assertSame($placed, $this->call('lead', 'GET', $this->path('/people')));
+        $record = $this->call('lead', 'GET', $this->path('/record'));
+        $file = (string) tempnam(sys_get_temp_dir(), 'plan');
+        file_put_contents($file, json_encode($record, \JSON_THROW_ON_ERROR));
+        self::assertSame(0, $this->command('plans:check', ['record' => $file])[0]);
+        $record['places'][0]['section'] = null;
+        file_put_contents($file, json_encode($record, \JSON_THROW_ON_ERROR));
+        self::assertSame(1, $this->command('plans:check', ['record' => $file])[0]);
+        file_put_contents($file, 'nothing');
+        self::assertSame(2, $this->command('plans:check', ['record' => $file])[0]);
+        unlink($file);
+        self::assertSame($first, $this->plan()['plan']['seed'], 'the lot stays when other things change');
+        self::assertNull($this->plan(until: '2026-12-10')['plan']['seed']);
+        $codes = array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history')['items'], 'code');
+        self::assertSame(['plan-set', 'plan-drawn'], array_values(array_unique(\array_slice($codes, 0, 4))));
+    }
+
+    public function testWhoHasSomethingElseThenIsNotPutThereAndWhoFindsNoPlaceIsToldWhatWould(): void
+    {
+        $hours = ['first' => '2026-11-23', 'time' => '09:30', 'minutes' => 90, 'days' => [1], 'until' => '2026-12-18'];
+        $this->put('hours', ['hours' => [[...$hours, 'section' => $this->sections['Morning']]]]);
+        $this->put('hours', ['hours' => [[...$hours, 'time' => '10:00']]], 'draft');
+        $this->plan(['Morning' => 2, 'Evening' => 0], '2026-12-10');
+        $own = array_column($this->call('learner', 'GET', '/me/wishes')['items'][0]['sections'], 'clash', 'name');
+        self::assertSame(['Draft', null], [$own['Morning']['site']['name'], $own['Evening']]);
+        $this->wish('learner', ['Morning', 'Evening']);
+        $this->call('lead', 'POST', $this->path('/close'));
+        $this->call('lead', 'POST', $this->path('/compute'));
+        $people = $this->call('lead', 'GET', $this->path('/people'))['items'];
+        self::assertSame(
+            [null, 'nowhere', [$this->sections['Evening']], [$this->sections['Morning']]],
+            [$people[0]['section'], $people[0]['because'], $people[0]['onePlace'], $people[0]['anHour']],
+        );
+        self::assertSame(
+            [$this->sections['Morning'], $this->sections['Morning']],
+            array_column(\array_slice($people, 1), 'section'),
+        );
+    }
+
+    public function testWhoIsInASectionStaysOrMovesAsThePlanSays(): void
+    {
+        $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);
+        $this->plan(['Morning' => 2, 'Evening' => 1], '2026-12-10');
+        $this->wish('learner', ['Morning']);
+        $this->call('lead', 'POST', $this->path('/close'));
+        $because = function (): array {
+            $this->call('lead', 'POST', $this->path('/compute'));
+            $items = $this->call('lead', 'GET', $this->path('/people'))['items'];
+
+            return array_combine(
+                array_map(static fn(array $one): string => $one['person']['id'], $items),
+                array_column($items, 'because'),
+            );
+        };
+        self::assertSame('stays', $because()[$this->ids['learner']]);
+        $this->plan(['Morning' => 2, 'Evening' => 1], null, ['moves' => true, ...$this->days()]);
+        self::assertSame('wish', $because()[$this->ids['learner']]);
+        $this->plan(['Morning' => 2, 'Evening' => 1], null, [
+            'moves' => true,
+            'stays' => [$this->ids['learner']],
+            ...$this->days(),
+        ]);
+        self::assertSame('stays', $because()[$this->ids['learner']]);
+    }
+
+    public function testWhatIsWrongIsSaidAtItsField(): void
+    {
+        foreach (
+            [
+                'sections' => ['sections' => []],
+                'sections/0/id' => ['sections' => [['id' => $this->ids['lead']]]],
+                'sections/0/places' => ['sections' => [['id' => $this->sections['Evening'], 'places' => 2]]],
+                'wishesUntil' => ['wishesFrom' => '2026-12-01'],
+                'wishesUntil ' => ['wishesUntil' => '2026-11-01'],
+                'wishesUntil  ' => ['wishesFrom' => '2026-12-09', 'wishesUntil' => '2026-12-08'],
+            ] as $field => $wrong
+        ) {
+            $answer = $this->plan(more: $wrong, expected: 422);
+            self::assertSame('/'.trim($field), $answer['errors'][0]['pointer'], $field);
+        }
+        self::assertNull($this->call('lead', 'GET', $this->path())['plan']);
+    }
+
+    public function testTheyAreAskedOnceAndRemindedOfWhatTheyDidNotSay(): void
+    {
+        $letters = $this->service(WishLetters::class);
+        $sent = fn(): int => (int) $this->db()->executeQuery("SELECT COUNT(*) FROM message WHERE kind = 'wishes'")
+            ->fetchOne();
+        $this->plan(until: '2026-12-10');
+        self::assertSame([1, 0], [$letters->due(), $letters->due()]);
+        self::assertSame(3, $sent());
+        $this->wish('learner', ['Noon']);
+        $this->call('lead', 'POST', $this->path('/reminders'), null, 409);
+        $long = '2026-11-20 08:00:00';
+        $this->db()->executeStatement('UPDATE site_plan SET asked_at = ?', [$long]);
+        $this->call('lead', 'POST', $this->path('/reminders'));
+        self::assertSame(5, $sent(), 'those who said nothing');
+        self::assertSame(0, $letters->due(), 'and not again by itself');
+        $this->call('lead', 'POST', $this->path('/close'));
+        $this->call('lead', 'POST', $this->path('/reminders'), null, 409);
+    }
+
+    public function testAWorkerComputesWhatIsLargeAndAnotherGoesOnWhereItIsLost(): void
+    {
+        $this->plan();
+        $this->db()->executeStatement(
+            "UPDATE site_plan SET state = 'computing', version = 7, seed = 'seed', beat_at = '2026-11-20 08:00:00'",
+        );
+        $this->call('lead', 'POST', $this->path('/compute'), null, 409);
+        $runner = $this->service(PlanRunner::class);
+        self::assertSame(1, $runner->again());
+        $runner(new ComputePlan($this->planId(), 6));
+        self::assertSame('computing', $this->call('lead', 'GET', $this->path())['plan']['state'], 'of another version');
+        $this->call('lead', 'POST', $this->path('/stop'));
+        $runner(new ComputePlan($this->planId(), 7));
+        $plan = $this->call('lead', 'GET', $this->path())['plan'];
+        self::assertSame(['computed', false], [$plan['state'], $plan['outcome']['proven']]);
+        self::assertSame(0, $plan['outcome']['because']['nowhere']);
+        $this->call('lead', 'DELETE', $this->path());
+        self::assertNull($this->call('lead', 'GET', $this->path())['plan']);
+    }
+
+    public function testWhoIsErasedOrMergedLeavesNoWishOfTheirOwn(): void
+    {
+        $this->plan(until: '2026-12-10');
+        $this->wish('newcomer', ['Noon']);
+        $body = ['stays' => $this->ids['learner'], 'goes' => $this->ids['newcomer'], 'apply' => true];
+        $this->call('admin', 'POST', '/merges', $body);
+        self::assertSame([$this->sections['Noon']], $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']);
+    }
+
+    /** @return array{wishesFrom: ?string, wishesUntil: ?string} as they are */
+    private function days(): array
+    {
+        $plan = $this->call('lead', 'GET', $this->path())['plan'];
+
+        return ['wishesFrom' => $plan['wishesFrom'], 'wishesUntil' => $plan['wishesUntil']];
+    }
+
+    /**
+     * @param ?array<string, ?int>  $places by the name of the section
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    private function plan(
+        ?array $places = null,
+        ?string $until = null,
+        array $more = [],
+        int $expected = 200,
+    ): array {
+        $places ??= array_fill_keys(array_keys($this->sections), null);
+        $sections = [];
+        foreach ($places as $name => $n) {
+            $sections[] = ['id' => $this->sections[$name], 'places' => $n];
+        }
+        $version = $this->call('lead', 'GET', $this->path())['plan']['version'] ?? 1;
+        $body = [
+            'sections' => $sections,
+            'moves' => false,
+            'stays' => [],
+            'wishesFrom' => null,
+            'wishesUntil' => $until,
+            ...$more,
+        ];
+
+        return $this->call(
+            'lead',
+            'PUT',
+            $this->path(),
+            [...$body, ...$more],
+            $expected,
+            ['If-Match' => "\"$version\""]
+        );
+    }
+
+    /** @param list<string> $sections by their names */
+    private function wish(string $who, array $sections, int $expected = 200): void
+    {
+        $body = ['sections' => array_map(fn(string $name): string => $this->sections[$name], $sections)];
+        $this->call($who, 'PUT', '/me/wishes/'.$this->planId(), $body, $expected);
+    }
+
+    private function planId(): string
+    {
+        $id = $this->db()->fetchOne('SELECT id FROM site_plan');
+
+        return Id::text(\is_string($id) ? $id : '');
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     *
+     * @return array<string, mixed>
+     */
+    private function put(string $what, array $body, string $site = 'site'): array
+    {
+        $path = '/sites/'.$this->ids[$site];
+        $version = $this->call('lead', 'GET', $path)['version'];
+
+        return $this->call('lead', 'PUT', "$path/$what", $body, 200, ['If-Match' => "\"$version\""]);
+    }
+
+    private function path(string $more = ''): string
+    {
+        return '/sites/'.$this->ids['site'].'/plan'.$more;
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Plans;
+
+use MintDoor\Core\Plans\Because;
+use MintDoor\Core\Plans\Candidate;
+use MintDoor\Core\Plans\Plan;
+use MintDoor\Core\Plans\PlanSection;
+use MintDoor\Core\Plans\Question;
+use MintDoor\Core\Plans\Tally;
+use MintDoor\Core\Plans\Why;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** What a plan is asked, what it comes to, and why everybody is where they are. */
+final class TallyTest extends TestCase
+{
+    public function testItCountsWishesThatCameTrueAndThoseThatDidNot(): void
+    {
+        $question = Question::of(
+            [
+                new Candidate('ada', null, ['b', 'a']),
+                new Candidate('bo', null, ['a']),
+                new Candidate('cy', null, ['b']),
+                new Candidate('di'),
+                new Candidate('ed', null, ['a']),
+                new Candidate('flo', 'b'),
+            ],
+            ['a' => 3, 'b' => 2],
+            false,
+        );
+        $plan = new Plan(['ada' => 'a', 'bo' => 'a', 'cy' => 'a', 'di' => 'b'], ['ed']);
+        $tally = Tally::of(Why::all($question, $plan));
+        self::assertSame([1 => 1, 2 => 1], $tally->wishes);
+        self::assertSame(
+            ['stays' => 1, 'wish' => 2, 'unnamed' => 1, 'wishless' => 1, 'nowhere' => 1],
+            $tally->because,
+        );
+    }
+
+    public function testWhySaysWhatTheyWishedMoreAndWhatWouldPlaceThem(): void
+    {
+        $question = Question::of(
+            [new Candidate('ada', null, ['c', 'a', 'b'], ['c']), new Candidate('bo', null, ['b'], ['a'])],
+            ['a' => 0, 'b' => 1, 'c' => 5],
+            false,
+        );
+        $why = Why::all($question, new Plan(['ada' => 'b'], ['bo']));
+        self::assertEquals(new Why(Because::Wish, 'b', 3, ['a'], ['c']), $why['ada']);
+        self::assertEquals(new Why(Because::Nowhere, null, null, ['b'], [], ['b', 'c'], ['a']), $why['bo']);
+    }
+
+    /** @param list<string> $stay */
+    #[TestWith([false, false, ['ada'], 1], 'nobody moves')]
+    #[TestWith([true, false, [], 2], 'all may')]
+    #[TestWith([true, true, ['ada'], 1], 'all but her')]
+    public function testWhoeverIsInASectionStaysUnlessPeopleMove(bool $moves, bool $named, array $stay, int $left): void
+    {
+        $candidates = [new Candidate('ada', 'a', ['b'], stays: $named), new Candidate('bo', null, ['a'])];
+        $question = Question::of($candidates, ['a' => 2, 'b' => null], $moves);
+        self::assertSame($stay, array_keys($question->stay));
+        self::assertEquals(
+            [new PlanSection('a', $left), new PlanSection('b', \count($question->people))],
+            $question->sections,
+        );
+    }
+
+    public function testWhoeverMayMoveAndWishesNothingWishesToBeWhereTheyAre(): void
+    {
+        $question = Question::of([new Candidate('ada', 'a', cannot: ['a', 'b'])], ['a' => 1, 'b' => 1], true);
+        self::assertSame([['a'], ['b']], [$question->people[0]->wishes, $question->people[0]->cannot]);
+    }
+
+    public function testMoreWhoStayThanThereArePlacesLeaveNone(): void
+    {
+        $question = Question::of([new Candidate('ada', 'a'), new Candidate('bo', 'a')], ['a' => 1], false);
+        self::assertSame(0, $question->sections[0]->places);
+    }
+
+    public function testWhoIsInASectionOutsideThePlanIsGivenAPlace(): void
+    {
+        $question = Question::of([new Candidate('ada', 'z', ['gone', 'a'])], ['a' => 1], false);
+        self::assertSame([['a'], []], [$question->people[0]->wishes, $question->stay]);
+    }
+}
