@@ -11,8 +11,14 @@ final readonly class Question
      * @param list<PlanPerson>      $people   who are given a place
      * @param list<PlanSection>     $sections with what is left for them
      * @param array<string, string> $stay     section by person, of those who stay where they are
+     * @param array<string, true>   $quiet    people who wish nothing, and are taken to wish to be where they are
      */
-    private function __construct(public array $people, public array $sections, public array $stay) {}
+    private function __construct(
+        public array $people,
+        public array $sections,
+        public array $stay,
+        public array $quiet,
+    ) {}
 
     /**
      * Whoever is in a section stays there, unless people may move; then they stay who are said to. Whoever may move and
@@ -23,7 +29,7 @@ final readonly class Question
      */
     public static function of(array $candidates, array $places, bool $moves): self
     {
-        $people = $stay = $taken = [];
+        $people = $stay = $quiet = $taken = [];
         foreach ($candidates as $one) {
             if (null !== $one->at && \array_key_exists($one->at, $places) && (!$moves || $one->stays)) {
                 $stay[$one->id] = $one->at;
@@ -33,9 +39,13 @@ final readonly class Question
             $there = array_values(
                 array_filter($one->wishes, static fn(string $id): bool => \array_key_exists($id, $places)),
             );
+            if ([] === $there && null !== $one->at) {
+                $there = [$one->at];
+                $quiet[$one->id] = true;
+            }
             $people[] = new PlanPerson(
                 $one->id,
-                [] === $there && null !== $one->at ? [$one->at] : $there,
+                $there,
                 array_values(array_diff($one->cannot, (array) $one->at)),
             );
         }
@@ -45,6 +55,6 @@ final readonly class Question
             $sections[] = new PlanSection((string) $id, $left);
         }
 
-        return new self($people, $sections, $stay);
+        return new self($people, $sections, $stay, $quiet);
     }
 }

@@ -30,13 +30,24 @@ final readonly class Why
     {
         $why = [];
         foreach ($question->people as $person) {
-            $why[$person->id] = self::of($person, $question->sections, $plan->places[$person->id] ?? null);
+            $one = self::of($person, $question->sections, $plan->places[$person->id] ?? null);
+            $why[$person->id] = isset($question->quiet[$person->id]) ? $one->unsaid() : $one;
         }
         foreach ($question->stay as $person => $section) {
             $why[(string) $person] = new self(Because::Stays, $section);
         }
 
         return $why;
+    }
+
+    /** The same of somebody who did not say what they wish. */
+    private function unsaid(): self
+    {
+        return match ($this->because) {
+            Because::Wish => new self(Because::Stays, $this->section),
+            Because::Unnamed => new self(Because::Wishless, $this->section, full: $this->full),
+            default => $this,
+        };
     }
 
     /** @param list<PlanSection> $sections */

@@ -12,6 +12,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Messages\FirstTexts;
+use MintDoor\Plans\PlanTerms;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Sealer;
 
@@ -643,6 +644,27 @@ final class DemoPlatform
             ],
             $sections,
         );
+        $this->planned($het, $sections, array_column($pool, 0));
+    }
+
+    /**
+     * Learners of a site are asked which section they would like from now on; half of them have said.
+     *
+     * @param list<string> $sections ids
+     * @param list<string> $people   ids
+     */
+    private function planned(string $site, array $sections, array $people): void
+    {
+        $wishes = [];
+        foreach (\array_slice($people, 0, 23) as $n => $person) {
+            if (0 !== $n % 2 || $n < 4) {
+                // More would like the evening than have a place there.
+                $wishes[$person] = 0 === $n % 3 ? $sections : array_reverse($sections);
+            }
+        }
+        $until = Time::untilDayIncluded(gmdate('Y-m-d', $this->at(4)), new \DateTimeZone('Europe/Amsterdam'));
+        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 9], true);
+        $this->platform->plan($site, $terms, new Window($this->at(-2), $until), $wishes);
     }
 
     /** The rest of the platform: small classes of every division, a few for everybody. */

@@ -24,6 +24,8 @@ use MintDoor\Core\Weeks\Hours;
 use MintDoor\People\Facts;
 use MintDoor\People\FoundBy;
 use MintDoor\People\Repository\PeopleWriter;
+use MintDoor\Plans\Entity\SitePlan;
+use MintDoor\Plans\PlanTerms;
 use MintDoor\Platform\SettingsCodec;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Repository\Enrollments;
@@ -65,6 +67,8 @@ final class PlatformBuilder
         'door',
         'section',
         'hours',
+        'site_plan',
+        'plan_wish',
         'named_visibility',
         'item_visibility',
         'enrollment',
@@ -348,6 +352,36 @@ final class PlatformBuilder
             'from_at' => Instant::toSql($meetings[0]->from),
             'until_at' => Instant::toSql($meetings[\count($meetings) - 1]->until),
         ]);
+    }
+
+    /**
+     * A plan of a site for whose sections learners are asked what they wish.
+     *
+     * @param array<string, list<string>> $wishes by person: ids of sections, the first wish first
+     */
+    public function plan(string $site, PlanTerms $terms, Window $asked, array $wishes): void
+    {
+        $this->rows->add('site_plan', [
+            'id' => BulkWriter::id($plan = $this->id()),
+            'site_id' => BulkWriter::id($site),
+            'state' => SitePlan::SET,
+            'version' => 2,
+            'opens_at' => Instant::toSql($asked->from),
+            'closes_at' => Instant::toSql($asked->until),
+            'asked_at' => Instant::toSql($asked->from),
+            'done' => 0,
+            'steps' => 0,
+            'stops' => 0,
+            'terms' => json_encode($terms->kept(), \JSON_THROW_ON_ERROR),
+        ]);
+        foreach ($wishes as $person => $sections) {
+            $this->rows->add('plan_wish', [
+                'plan_id' => BulkWriter::id($plan),
+                'person_id' => BulkWriter::id((string) $person),
+                'sections' => json_encode($sections, \JSON_THROW_ON_ERROR),
+                'said_at' => Instant::toSql($asked->from + 3_600),
+            ]);
+        }
     }
 
     /**

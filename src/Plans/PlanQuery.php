@@ -128,6 +128,7 @@ final readonly class PlanQuery
             $from,
             $until,
             $plan->asks($access->now),
+            null !== $plan->opensAt && $plan->opensAt > $access->now,
             $json($plan->closesAt),
             $answered,
             \count($planned),

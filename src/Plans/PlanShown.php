@@ -15,6 +15,7 @@ final readonly class PlanShown
      * @param list<Somebody>  $stays      who stays all the same
      * @param ?string         $wishesFrom day; `wishesUntil` too
      * @param bool            $asks       whether wishes may be said now
+     * @param bool            $comes      whether that is still to come
      * @param ?string         $closesAt   instant
      * @param int             $answered   how many of those who are asked said what they wish
      * @param int             $asked      how many are
@@ -33,6 +34,7 @@ final readonly class PlanShown
         public ?string $wishesFrom,
         public ?string $wishesUntil,
         public bool $asks,
+        public bool $comes,
         public ?string $closesAt,
         public int $answered,
         public int $asked,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
+use MintDoor\Changes\ChangeLists;
 use MintDoor\Core\Plans\Lot;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\PlannedPeople;
@@ -30,6 +31,7 @@ final readonly class WishesQuery
         private Sections $sections,
         private HoursQuery $hours,
         private Occasions $occasions,
+        private ChangeLists $lists,
         private Gate $gate,
         private PlatformClock $clock,
     ) {}
@@ -57,7 +59,7 @@ final readonly class WishesQuery
         $now = $this->clock->instant();
         $theirs = $this->people->sectionsOf($plan->site->id, $caller->id, $now);
         $access = null === $theirs ? null : $this->gate->ifThere($plan->site->id, $caller);
-        $place = null === $access ? null : self::place($plan, $caller->id, $access);
+        $place = null === $access ? null : $this->place($plan, $caller->id, $access);
         if (null === $access || ((null === $plan->opensAt || $plan->opensAt > $now) && null === $place)) {
             return null;
         }
@@ -94,7 +96,8 @@ final readonly class WishesQuery
         $wished = [];
         foreach ($this->sections->all($access->site->id) as $section) {
             if (isset($used[$section->id])) {
-                $clash = $clashes[$section->id] ?? null;
+                // What is at the same time as where they are is so already.
+                $clash = \in_array($section->id, $theirs, true) ? null : $clashes[$section->id] ?? null;
                 $wished[] = new SectionWished(
                     $section->id,
                     $section->name,
@@ -108,13 +111,14 @@ final readonly class WishesQuery
         return $wished;
     }
 
-    private static function place(SitePlan $plan, string $person, SiteAccess $access): ?OwnPlace
+    private function place(SitePlan $plan, string $person, SiteAccess $access): ?OwnPlace
     {
-        if (SitePlan::APPLIED !== $plan->state || null === $plan->outcome || null === $plan->seed) {
+        $list = $plan->changeList?->id;
+        if (SitePlan::APPLIED !== $plan->state || null === $list || $this->lists->isUndone($list)) {
             return null;
         }
-        $why = Outcome::read($plan->outcome)->why[$person] ?? null;
-        if (null === $why) {
+        $why = Outcome::read($plan->outcome ?? [])->why[$person] ?? null;
+        if (null === $why || null === $plan->seed) {
             return null;
         }
         $lot = new Lot($plan->seed);

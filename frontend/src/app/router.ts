@@ -22,7 +22,7 @@ export const router = createRouter({
       path: '/',
       name: 'today',
       component: () => import('@/desk/TodayPage.vue'),
-      meta: { words: ['steps', 'today', 'sites', 'doors', 'history', 'changes', 'messages', 'access'] },
+      meta: { words: ['steps', 'today', 'sites', 'plans', 'doors', 'history', 'changes', 'messages', 'access'] },
     },
     // Only once it is known who is signed in can it be said which of their sites they mean.
     {
@@ -51,7 +51,7 @@ export const router = createRouter({
       path: '/sites/:scope(run|in|all)',
       name: 'sites',
       component: () => import('@/desk/SitesPage.vue'),
-      meta: { words: ['sites', 'access', 'doors'] },
+      meta: { words: ['sites', 'access', 'doors', 'plans'] },
     },
     { path: '/sites/open', name: 'open-doors', component: () => import('@/doors/OpenDoorsPage.vue') },
     { path: '/keys', name: 'renew-keys', component: () => import('@/doors/RenewPage.vue'), meta: { words: ['doors'] } },
@@ -82,7 +82,13 @@ export const router = createRouter({
           path: 'sections',
           name: 'sections',
           component: () => import('@/desk/SectionsPage.vue'),
-          meta: { words: ['sections', 'weeks'] },
+          meta: { words: ['sections', 'weeks', 'plans'] },
+        },
+        {
+          path: 'plan',
+          name: 'plan',
+          component: () => import('@/plans/PlanPage.vue'),
+          meta: { words: ['plans'] },
         },
         {
           path: 'week',
@@ -265,6 +271,12 @@ export const router = createRouter({
       meta: { words: ['weeks'] },
     },
     { path: '/week', name: 'week', component: () => import('@/weeks/OwnWeekPage.vue'), meta: { words: ['weeks'] } },
+    {
+      path: '/wishes',
+      name: 'wishes',
+      component: () => import('@/plans/OwnWishesPage.vue'),
+      meta: { words: ['plans', 'weeks'] },
+    },
     { path: '/rooms', name: 'rooms', component: () => import('@/weeks/RoomsPage.vue'), meta: { words: ['weeks'] } },
     {
       path: '/glossary',

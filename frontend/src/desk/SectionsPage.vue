@@ -142,6 +142,11 @@ async function empty(id: string) {
           :label="t(columns.length > 1 ? 'sections.edit' : 'sections.make')"
           @click="put('form')"
         />
+        <RouterLink
+          v-if="mayArrange && site.may.includes('let-in') && site.sections.length"
+          :to="{ name: 'plan', params: { site: site.id } }"
+          >{{ t('plans.open') }}</RouterLink
+        >
         <button v-if="mayMerge && !beside" class="word" @click="put('merge')">{{ t('sections.merge.open') }}</button>
         <span v-if="mayMove && !narrow && !beside && columns.length > 1" class="soft small by-keys">{{
           t('sections.keys')

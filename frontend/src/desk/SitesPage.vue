@@ -16,6 +16,7 @@ import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
+import OwnWishesHint from '@/plans/OwnWishesHint.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from '@/sites/MySites.vue'
 import SiteTable from '@/sites/SiteTable.vue'
@@ -146,6 +147,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         <RouterLink to="/join">{{ t('openDoors.withKey') }}</RouterLink>
         {{ ' ' }}<RouterLink to="/sites/open">{{ t('openDoors.title') }}</RouterLink>
       </p>
+      <OwnWishesHint v-if="scope === 'in'" />
       <OwnWaits v-if="scope === 'in'" />
       <p v-if="picked.size" class="picked" role="status">
         <strong class="nums">{{ t('siteChangeList.chosen', { n: picked.size }, picked.size) }}:</strong>

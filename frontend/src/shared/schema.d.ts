@@ -4212,6 +4212,8 @@ export interface components {
             wishesUntil: string | null;
             /** @description whether wishes may be said now */
             asks: boolean;
+            /** @description whether that is still to come */
+            comes: boolean;
             /** Format: date-time */
             closesAt: string | null;
             answered: number;

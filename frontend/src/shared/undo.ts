@@ -101,6 +101,8 @@ export async function refreshSite() {
     'week',
     'clashes',
     'rooms',
+    'plan',
+    'wishes',
   )
 }
 

@@ -21,6 +21,7 @@ const ROOMS = [
   'numbers',
   'open',
   'people',
+  'plans',
   'platform',
   'register',
   'roster',

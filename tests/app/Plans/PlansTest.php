@@ -82,6 +82,7 @@ final class PlansTest extends ApiTestCase
         // Taken back, it can be carried out again.
         $this->call('lead', 'POST', '/change-lists/'.$list['id'].'/undo', ['apply' => true]);
         self::assertSame([], $this->roster('lead', '?section='.$this->sections['Evening']));
+        self::assertNull($this->call('learner', 'GET', '/me/wishes')['items'][0]['place'], 'nor is it said any more');
         $back = $this->call('lead', 'GET', $this->path())['plan'];
         self::assertSame([true, 3], [$back['undone'], $back['outcome']['moves']]);
         $tag = ['If-Match' => '"'.$back['version'].'"'];

@@ -73,6 +73,24 @@ final class TallyTest extends TestCase
         self::assertSame([['a'], ['b']], [$question->people[0]->wishes, $question->people[0]->cannot]);
     }
 
+    public function testWhoeverSaidNoWishAndStaysWhereTheyAreGotNoneOfTheirWishes(): void
+    {
+        $question = Question::of(
+            [new Candidate('ada', 'a'), new Candidate('bo', 'a'), new Candidate('cy', 'a', ['a'])],
+            ['a' => 2, 'b' => 2],
+            true,
+        );
+        $why = Why::all($question, new Plan(['ada' => 'a', 'bo' => 'b', 'cy' => 'a'], []));
+        self::assertEquals(
+            [new Why(Because::Stays, 'a'), new Why(Because::Wishless, 'b', full: ['a']), new Why(
+                Because::Wish,
+                'a',
+                1
+            )],
+            array_values($why),
+        );
+    }
+
     public function testMoreWhoStayThanThereArePlacesLeaveNone(): void
     {
         $question = Question::of([new Candidate('ada', 'a'), new Candidate('bo', 'a')], ['a' => 1], false);

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, reactive, ref } from 'vue'
+import { api, Problem, take, type Site } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { refreshSite, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
+import DayField from '@/ui/DayField.vue'
+import DockedColumn from '@/ui/DockedColumn.vue'
+import NumberField from '@/ui/NumberField.vue'
+import OneOf from '@/ui/OneOf.vue'
+import Tick from '@/ui/Tick.vue'
+import type { SitePlan } from './plans'
+
+/** What a plan is to do: which sections, how many each takes, whether people may move, and when they are asked. */
+const props = defineProps<{ site: Site; plan: SitePlan }>()
+const emit = defineEmits<{ close: [] }>()
+const begun = props.plan.plan
+const sections = reactive(
+  props.plan.sections.map(({ id, name, seats, used, places, now }) => ({
+    id,
+    name,
+    seats,
+    now,
+    used: begun ? used : true,
+    places,
+  })),
+)
+const moves = ref(begun?.moves ?? false)
+const asks = ref(begun ? begun.wishesUntil !== null : true)
+const from = ref(begun?.wishesFrom ?? '')
+const until = ref(begun?.wishesUntil ?? '')
+const stays = ref(begun?.stays ?? [])
+const wrong = ref<Record<string, string>>({})
+const used = computed(() => sections.filter((section) => section.used))
+/** Places together, unless a section takes as many as come. */
+const places = computed(() => {
+  const each = used.value.map((section) => section.places ?? section.seats)
+  return each.some((n) => n === null) ? null : each.reduce<number>((sum, n) => sum + n!, 0)
+})
+
+const { busy, run } = useBusy((thrown) => {
+  const errors = thrown instanceof Problem ? (thrown.document.errors ?? []) : []
+  wrong.value = Object.fromEntries(errors.map(({ pointer, detail }) => [pointer, detail]))
+  if (!errors.length) wentWrong(thrown)
+})
+const save = () =>
+  run(async () => {
+    wrong.value = {}
+    await take(
+      api.PUT('/sites/{site}/plan', {
+        params: { path: { site: props.site.id }, header: { 'If-Match': `"${begun?.version ?? 1}"` } },
+        body: {
+          sections: used.value.map(({ id, places: n }) => ({ id, places: n })),
+          moves: moves.value,
+          stays: moves.value ? stays.value.map(({ id }) => id) : [],
+          wishesFrom: asks.value ? from.value || null : null,
+          wishesUntil: asks.value ? until.value || null : null,
+        },
+      }),
+    )
+    await refreshSite()
+    emit('close')
+  })
+const at = (id: string, field: string) =>
+  wrong.value[`/sections/${used.value.findIndex((section) => section.id === id)}/${field}`]
+</script>
+
+<template>
+  <DockedColumn class="form" name="plan" :label="t('plans.form.title')" closes @close="emit('close')">
+    <h2>{{ t('plans.form.title') }}</h2>
+    <form novalidate @submit.prevent="save">
+      <fieldset>
+        <legend>{{ t('plans.form.sections') }}</legend>
+        <div v-for="section in sections" :key="section.id" class="row">
+          <Tick v-model="section.used">{{ section.name }}</Tick>
+          <label v-if="section.used" class="places"
+            ><span class="soft">{{ t('plans.form.places') }}</span>
+            <NumberField
+              v-model="section.places"
+              :label="`${t('plans.form.places')}: ${section.name}`"
+              :min="0"
+              :max="9999"
+              :placeholder="section.seats === null ? t('plans.form.noLimit') : String(section.seats)"
+              :figures="7"
+            />
+          </label>
+          <p v-if="at(section.id, 'places')" class="clay wide" role="alert">{{ at(section.id, 'places') }}</p>
+          <p v-if="at(section.id, 'id')" class="clay wide" role="alert">{{ at(section.id, 'id') }}</p>
+        </div>
+        <p v-if="wrong['/sections']" class="clay" role="alert">{{ wrong['/sections'] }}</p>
+        <p class="soft">
+          {{
+            places === null
+              ? t('plans.form.enough', { n: plan.learners }, plan.learners)
+              : t('plans.form.sum', { n: plan.learners, places }, plan.learners)
+          }}
+        </p>
+      </fieldset>
+      <fieldset>
+        <legend>{{ t('plans.form.whoIsIn') }}</legend>
+        <OneOf v-model="moves" :value="false" name="moves">{{ t('plans.form.stay') }}</OneOf>
+        <OneOf v-model="moves" :value="true" name="moves">{{ t('plans.form.move') }}</OneOf>
+        <ul v-if="moves && stays.length">
+          <li v-for="one in stays" :key="one.id">
+            {{ t('plans.form.stays', { name: one.name }) }}
+            <button type="button" class="word" @click="stays = stays.filter(({ id }) => id !== one.id)">
+              {{ t('plans.form.stayNot') }}
+            </button>
+          </li>
+        </ul>
+      </fieldset>
+      <fieldset>
+        <legend>{{ t('plans.form.wishes') }}</legend>
+        <Tick v-model="asks">{{ t('plans.form.ask') }}</Tick>
+        <template v-if="asks">
+          <DayField
+            v-model="from"
+            shown
+            :label="t('plans.form.from')"
+            :placeholder="t('plans.form.now')"
+            :zone="site.timeZone"
+          />
+          <p v-if="wrong['/wishesFrom']" class="clay" role="alert">{{ wrong['/wishesFrom'] }}</p>
+          <DayField
+            v-model="until"
+            shown
+            :label="t('plans.form.until')"
+            :invalid="!!wrong['/wishesUntil']"
+            :zone="site.timeZone"
+          />
+          <p v-if="wrong['/wishesUntil']" class="clay" role="alert">{{ wrong['/wishesUntil'] }}</p>
+          <p class="soft">{{ t('plans.form.told') }}</p>
+        </template>
+      </fieldset>
+      <p v-if="begun?.outcome" class="brass">{{ t('plans.form.anew') }}</p>
+      <p class="acts">
+        <Button
+          type="submit"
+          size="small"
+          :disabled="busy || !used.length || (asks && !until)"
+          :label="t('plans.form.save')"
+        />
+        <button type="button" class="word" @click="emit('close')">{{ t('parts.cancel') }}</button>
+      </p>
+    </form>
+  </DockedColumn>
+</template>
+
+<style scoped>
+.form {
+  --docked: 420px;
+}
+h2 {
+  padding-right: 60px;
+}
+form,
+fieldset {
+  display: grid;
+  gap: 10px;
+}
+fieldset {
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  margin: 0;
+  padding: 0 0 10px;
+  min-width: 0;
+}
+legend {
+  font-weight: 700;
+  padding: 0 0 6px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 34px;
+}
+.wide {
+  width: 100%;
+}
+.places {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+</style>

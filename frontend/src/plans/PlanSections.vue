@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { t } from '@/shared/words'
+import PlainTable from '@/ui/PlainTable.vue'
+import type { SitePlan } from './plans'
+
+/** The sections of a plan in numbers: places, who is there, who wishes to be, and who is put there. */
+const props = defineProps<{ plan: SitePlan }>()
+const used = computed(() => props.plan.sections.filter((section) => section.used))
+const asks = computed(() => props.plan.plan?.wishesUntil != null)
+const made = computed(() => props.plan.plan?.outcome != null)
+const head = computed(() => [
+  t('plans.table.section'),
+  t('plans.table.places'),
+  t('plans.table.now'),
+  ...(asks.value ? [t('plans.table.first'), t('plans.table.wished')] : []),
+  ...(made.value ? [t('plans.table.after')] : []),
+])
+const rows = computed(() =>
+  used.value.map((section) => [
+    section.name,
+    section.places ?? section.seats ?? t('plans.form.noLimit'),
+    section.now,
+    ...(asks.value ? [section.first, section.wished] : []),
+    ...(made.value ? [section.after ?? 0] : []),
+  ]),
+)
+const who = computed(() =>
+  [
+    t('plans.learners', { n: props.plan.learners }, props.plan.learners),
+    t('plans.without', { n: props.plan.without }, props.plan.without),
+    t(props.plan.plan?.moves ? 'plans.moves' : 'plans.stay'),
+  ].join(' '),
+)
+</script>
+
+<template>
+  <section :aria-label="t('plans.table.name')">
+    <p>{{ who }}</p>
+    <div class="wide"><PlainTable :head="head" :rows="rows" :name="t('plans.table.name')" /></div>
+    <p v-if="plan.plan?.moves && plan.plan.stays.length" class="soft">
+      {{ t('plans.staying', { names: plan.plan.stays.map(({ name }) => name).join(', ') }) }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+}
+.wide {
+  max-width: 760px;
+  overflow-x: auto;
+}
+</style>

@@ -1,0 +1,73 @@
+import { dayIn } from '@/shared/days'
+import { ownLocale } from '@/shared/own'
+import type { components } from '@/shared/schema'
+import { dayAndTime, lastDay } from '@/shared/sentences'
+import { isSaid, t, tIn } from '@/shared/words'
+
+type Schemas = components['schemas']
+export type SitePlan = Schemas['SitePlan']
+export type Plan = Schemas['Plan']
+export type Outcome = Schemas['PlanOutcome']
+export type PlanSection = Schemas['PlanSection']
+export type Planned = Schemas['Planned']
+export type OwnWishes = Schemas['OwnWishes']
+export type OwnPlace = Schemas['OwnPlace']
+
+/** Names of sections by their ids, those that are gone left out. */
+export type Names = (ids: readonly string[]) => string[]
+
+/** Example: "Morning, Noon or Evening". */
+const either = (names: string[]) => new Intl.ListFormat(ownLocale, { type: 'disjunction' }).format(names)
+const listed = (names: string[]) => new Intl.ListFormat(ownLocale, { type: 'conjunction' }).format(names)
+
+/** Example: "first wish". */
+export const nthWish = (n: number) =>
+  isSaid('plans.nth', String(n)) ? tIn('plans.nth', String(n)) : t('plans.nth.other', { n })
+
+/** Why somebody is where a plan puts them, in a few words. */
+export function whyOf(
+  each: Pick<Planned, 'because' | 'wish' | 'full' | 'cannot'>,
+  names: Names,
+  say: 'plans.because' | 'plans.own.because' = 'plans.because',
+): string {
+  const full = names(each.full)
+  const cannot = names(each.cannot)
+  return [
+    tIn(say, each.because, { wish: nthWish(each.wish ?? 0) }),
+    full.length ? t('plans.full', { names: listed(full) }, full.length) : '',
+    cannot.length ? t('plans.cannot', { names: listed(cannot) }) : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** The smallest change that would place somebody who is nowhere. */
+export function wouldPlace({ onePlace, anHour }: Pick<Planned, 'onePlace' | 'anHour'>, names: Names): string {
+  const places = names(onePlace)
+  const hours = names(anHour)
+  if (places.length) return t('plans.onePlace', { names: either(places) })
+  return hours.length ? t('plans.anHour', { names: either(hours) }) : ''
+}
+
+/** Until when wishes may be said: a day that is included, or a time on it. */
+export function untilOf(closesAt: string, zone: string): string {
+  const before = new Date(Date.parse(closesAt) - 1_000).toISOString()
+  return dayIn(new Date(before), zone) === dayIn(new Date(closesAt), zone)
+    ? dayAndTime(closesAt, zone)
+    : lastDay(closesAt, zone)
+}
+
+const percent = new Intl.NumberFormat(ownLocale, { style: 'percent' })
+
+/**
+ * How many got which wish, in one sentence, of those who said what they wish.
+ * Example: "86 % get their first wish, 11 % their second; nobody is worse off than with their third."
+ */
+export function sharesOf(outcome: Outcome): { wish: number; people: number; share: string }[] {
+  const whole = outcome.wishes.reduce((sum, { people }) => sum + people, 0) + outcome.because.unnamed
+  return outcome.wishes.map(({ wish, people }) => ({
+    wish,
+    people,
+    share: percent.format(people / Math.max(1, whole)),
+  }))
+}
