@@ -301,6 +301,7 @@ final readonly class ChangeLists
             site: new SiteInZone($row->id('site_id'), $row->string('title'), $row->string('time_zone')),
             person: new Somebody($row->id('person_id'), PersonRow::name($row)),
             text: (string) $text('text'),
+            note: (string) $text('note'),
             verb: $row->stringOrNull('verb') ?? $text('verb') ?? 'undo',
             role: $text('role'),
             verdict: $row->stringOrNull('outcome'),

@@ -17,6 +17,7 @@ final readonly class ListedLine
      * @param list<array{code: string, values: \stdClass}>         $reasons
      * @param array<array-key, mixed>|null                         $before  schema `Standing`, as it was written then
      * @param array<array-key, mixed>|null                         $after   schema `Standing`, as it was written then
+     * @param string                                               $note    why, of whoever asked for it
      * @param ?string                                              $line    id of the applied line
      */
     public function __construct(
@@ -24,6 +25,7 @@ final readonly class ListedLine
         public SiteInZone $site,
         public Somebody $person,
         public string $text,
+        public string $note,
         public string $verb,
         public ?string $role,
         public ?string $verdict,

@@ -663,7 +663,7 @@ final class DemoPlatform
             }
         }
         $until = Time::untilDayIncluded(gmdate('Y-m-d', $this->at(4)), new \DateTimeZone('Europe/Amsterdam'));
-        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 9], true);
+        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 6], true);
         $this->platform->plan($site, $terms, new Window($this->at(-2), $until), $wishes);
     }
 

@@ -15,6 +15,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Page;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
@@ -53,8 +54,9 @@ final readonly class PlanController
         #[MapQueryParameter] ?string $cursor = null,
     ): Response {
         $access = $this->access($site, $caller);
+        $plan = $this->plans->of($site);
 
-        return new Answer($this->query->people($access, $this->plan($site), $cursor));
+        return new Answer(null === $plan ? new Page([], null) : $this->query->people($access, $plan, $cursor));
     }
 
     /** What it was computed from, so that anybody can compute it again: `bin/console plans:check`. */

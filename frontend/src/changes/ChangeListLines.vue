@@ -54,6 +54,7 @@ const { roleName } = usePlatform()
       <span
         ><template v-if="line.line && several">{{ change(line, roleName) + ' · ' }}</template
         ><span class="soft">{{ sayLine(line, roleName) }}</span> {{ ' '
+        }}<span v-if="line.note" class="soft">{{ line.note }}</span> {{ ' '
         }}<span v-if="line.message" :class="toneOf(line.message.state)">{{
           t(`messages.told.${line.message.state}`)
         }}</span></span

@@ -24,7 +24,12 @@ const left = computed(() => props.review.lines.filter((line) => line.verdict !==
     <ul v-if="left.length">
       <li v-for="line in left.slice(0, 50)" :key="line.key">
         {{ line.person.name }}, {{ line.site.title }}:
-        {{ sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, roleName) }}
+        {{
+          sayLine(
+            { ...line, position: 0, text: '', note: '', verb: 'undo', role: null, line: null, message: null },
+            roleName,
+          )
+        }}
       </li>
     </ul>
     <p v-if="review.removal">

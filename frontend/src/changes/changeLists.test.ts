@@ -41,6 +41,7 @@ const line = (position: number, more = {}) => ({
   site: { id: site.id, title: 'Harmony', timeZone: 'Europe/Oslo' },
   person: { id: bea.id, name: 'Bea da Luz' },
   text: 'B. Luz',
+  note: '',
   verb: 'let-in',
   role: null,
   verdict: 'ready',

@@ -32,6 +32,8 @@ const mayChange = computed(() => !props.site.seenAs)
 const forming = ref(false)
 /** Wishes come first, where there are to be any. */
 const wishing = computed(() => !!plan.value?.asks || !!plan.value?.comes)
+/** So many are put there while one waits. */
+const AT_ONCE = 200
 const { busy, run } = useBusy()
 const act = (what: 'compute' | 'stop' | 'close' | 'reminders', sentence = '') =>
   run(async () => {
@@ -53,7 +55,9 @@ const apply = () =>
         params: { ...path.value, header: { 'If-Match': `"${plan.value!.version}"` } },
       }),
     )
-    done(t('plans.did', { n }, n), { site: props.site.id, changeList: answer.plan?.changeList ?? null })
+    // What a worker does is taken back where the changes are.
+    const here = n <= AT_ONCE ? { site: props.site.id, changeList: answer.plan?.changeList ?? null } : undefined
+    done(t(here ? 'plans.did' : 'plans.didBegin', { n }, n), here)
     await refreshSite()
   })
 const asking = ref(false)

@@ -4838,6 +4838,8 @@ export interface components {
                 position: number;
                 site: components["schemas"]["SiteInZone"];
                 person: components["schemas"]["Somebody"];
+                /** @description why, of whoever asked for it */
+                note: string;
                 text: string;
                 verb: string;
                 role: string | null;

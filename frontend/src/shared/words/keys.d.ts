@@ -2024,6 +2024,7 @@ export interface Sentences {
   'plans.drop': [never, false]
   'plans.dropSure': ['n', true]
   'plans.dropYes': [never, false]
+  'plans.didBegin': ['n', true]
   'plans.didDrop': [never, false]
   'plans.sections': [never, false]
   'plans.learners': ['n', true]
