@@ -39,13 +39,12 @@ final class Fairest
         $settled = $flow->settle($asked(0));
         for ($last = $worst; $settled && $last > 1; --$last) {
             $more = self::each($ranks, static fn(int $rank): int => (int) ($rank === $last));
-            $costs = self::among($flow, $costs, $more, 1 + \count($people));
-            $flow->cost($costs);
+            $flow->cost($flow->among($more, 1 + \count($people)));
             $settled = $flow->settle($asked(1 + $worst - $last));
         }
         if ($settled) {
-            $lots = self::lots($people, $sections, $ranks, $lot);
-            $flow->cost(self::among($flow, $costs, $lots, 1 + Lot::OUT_OF * \count($people)));
+            $lots = $lot->all($people, $sections, $ranks);
+            $flow->cost($flow->among($lots, 1 + Lot::OUT_OF * \count($people)));
             $settled = $flow->settle($asked($worst));
         }
 
@@ -73,25 +72,6 @@ final class Fairest
     }
 
     /**
-     * @param list<PlanPerson>            $people
-     * @param list<PlanSection>           $sections
-     * @param array<int, array<int, int>> $ranks where they can be
-     *
-     * @return array<int, array<int, int>> by person and section
-     */
-    private static function lots(array $people, array $sections, array $ranks, Lot $lot): array
-    {
-        $lots = [];
-        foreach ($ranks as $n => $own) {
-            foreach ($own as $m => $_) {
-                $lots[$n][$m] = $lot->of($people[$n]->id, $sections[$m]->id ?? '');
-            }
-        }
-
-        return $lots;
-    }
-
-    /**
      * @param array<int, array<int, int>> $ranks
      * @param \Closure(int): int          $cost
      *
@@ -100,33 +80,5 @@ final class Fairest
     private static function each(array $ranks, \Closure $cost): array
     {
         return array_map(static fn(array $own): array => array_map($cost, $own), $ranks);
-    }
-
-    /**
-     * Costs whose cheapest ways are those of before that cost least of something further.
-     *
-     * @param array<int, array<int, int>> $costs of before, for which the flow is settled
-     * @param array<int, array<int, int>> $more  0 or more each
-     * @param int                         $above more than all that a way can cost of it
-     *
-     * @return array<int, array<int, int>>
-     */
-    private static function among(Flow $flow, array $costs, array $more, int $above): array
-    {
-        $worth = $flow->worth();
-        $next = [];
-        foreach ($costs as $person => $own) {
-            $least = \PHP_INT_MAX;
-            foreach ($own as $section => $cost) {
-                $least = min($least, $cost + $worth[$section]);
-            }
-            foreach ($own as $section => $cost) {
-                $beyond = (int) ($cost + $worth[$section] > $least);
-                $full = (int) ($worth[$section] > 0);
-                $next[$person][$section] = $above * ($beyond - $full) + $more[$person][$section];
-            }
-        }
-
-        return $next;
     }
 }

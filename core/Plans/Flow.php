@@ -100,13 +100,41 @@ final class Flow
      * What a place is worth where nothing costs less than it is: nothing where one is left. Whatever costs the same has
      * every place taken that is worth something, and everybody where their cost and the worth of the place is least.
      *
-     * @return array<int, int> by section, 0 or more; only once it is settled
+     * @return array<int, int> by section, 0 or more
      */
-    public function worth(): array
+    private function worth(): array
     {
         $hub = $this->depth[self::HUB];
 
         return array_map(static fn(int $depth): int => $hub - $depth, array_intersect_key($this->depth, $this->in));
+    }
+
+    /**
+     * Costs whose cheapest ways are those that are cheapest now, and of these the ones that cost least of something
+     * further; only once it is settled.
+     *
+     * @param array<int, array<int, int>> $more  by person and section, 0 or more each
+     * @param int                         $above more than all that a way can cost of it
+     *
+     * @return array<int, array<int, int>>
+     */
+    public function among(array $more, int $above): array
+    {
+        $worth = $this->worth();
+        $next = [];
+        foreach ($this->costs as $person => $own) {
+            $least = \PHP_INT_MAX;
+            foreach ($own as $section => $cost) {
+                $least = min($least, $cost + $worth[$section]);
+            }
+            foreach ($own as $section => $cost) {
+                $beyond = (int) ($cost + $worth[$section] > $least);
+                $full = (int) ($worth[$section] > 0);
+                $next[$person][$section] = $above * ($beyond - $full) + $more[$person][$section];
+            }
+        }
+
+        return $next;
     }
 
     private function put(int $person, int $to): void

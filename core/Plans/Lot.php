@@ -19,4 +19,27 @@ final readonly class Lot
     {
         return (int) hexdec(substr(hash('sha256', "$this->seed\n$person\n$section"), 0, 5));
     }
+
+    /**
+     * Of everybody, where they can be.
+     *
+     * @param list<PlanPerson>            $people
+     * @param list<PlanSection>           $sections
+     * @param array<int, array<int, int>> $can      by person and section, `Flow::NOWHERE` among them
+     *
+     * @return array<int, array<int, int>> by person and section
+     *
+     * @internal
+     */
+    public function all(array $people, array $sections, array $can): array
+    {
+        $lots = [];
+        foreach ($can as $n => $own) {
+            foreach ($own as $m => $_) {
+                $lots[$n][$m] = $this->of($people[$n]->id, $sections[$m]->id ?? '');
+            }
+        }
+
+        return $lots;
+    }
 }

@@ -12,42 +12,43 @@ final readonly class Question
      * @param list<PlanSection>     $sections with what is left for them
      * @param array<string, string> $stay     section by person, of those who stay where they are
      * @param array<string, true>   $quiet    people who wish nothing, and are taken to wish to be where they are
+     * @param array<string, string> $there    section by person, of those who move only to make room
      */
     private function __construct(
         public array $people,
         public array $sections,
         public array $stay,
         public array $quiet,
+        public array $there,
     ) {}
 
     /**
-     * Whoever is in a section stays there, unless people may move; then they stay who are said to. Whoever may move and
+     * Whoever is in a section stays there, unless people may move; then they stay who are said to. Whoever may go and
      * has no wish wishes to be where they are; and what they have at the same time already keeps nobody from there.
      *
      * @param list<Candidate>     $candidates
      * @param array<string, ?int> $places     of each section with those who are there; null for no limit
      */
-    public static function of(array $candidates, array $places, bool $moves): self
+    public static function of(array $candidates, array $places, Moves $moves): self
     {
-        $people = $stay = $quiet = $taken = [];
+        $people = $stay = $quiet = $there = $taken = [];
         foreach ($candidates as $one) {
-            if (null !== $one->at && \array_key_exists($one->at, $places) && (!$moves || $one->stays)) {
-                $stay[$one->id] = $one->at;
-                $taken[$one->at] = 1 + ($taken[$one->at] ?? 0);
+            $at = null !== $one->at && \array_key_exists($one->at, $places) ? $one->at : null;
+            if (null !== $at && (Moves::Nobody === $moves || $one->stays)) {
+                $stay[$one->id] = $at;
+                $taken[$at] = 1 + ($taken[$at] ?? 0);
                 continue;
             }
-            $there = array_values(
+            $wishes = array_values(
                 array_filter($one->wishes, static fn(string $id): bool => \array_key_exists($id, $places)),
             );
-            if ([] === $there && null !== $one->at) {
-                $there = [$one->at];
+            if (null !== $at && Moves::Few === $moves) {
+                $there[$one->id] = $at;
+            } elseif (null !== $at && [] === $wishes) {
+                $wishes = [$at];
                 $quiet[$one->id] = true;
             }
-            $people[] = new PlanPerson(
-                $one->id,
-                $there,
-                array_values(array_diff($one->cannot, (array) $one->at)),
-            );
+            $people[] = new PlanPerson($one->id, $wishes, array_values(array_diff($one->cannot, (array) $at)));
         }
         $sections = [];
         foreach ($places as $id => $most) {
@@ -55,6 +56,6 @@ final readonly class Question
             $sections[] = new PlanSection((string) $id, $left);
         }
 
-        return new self($people, $sections, $stay, $quiet);
+        return new self($people, $sections, $stay, $quiet, $there);
     }
 }

@@ -31,13 +31,23 @@ final readonly class Why
         $why = [];
         foreach ($question->people as $person) {
             $one = self::of($person, $question->sections, $plan->places[$person->id] ?? null);
-            $why[$person->id] = isset($question->quiet[$person->id]) ? $one->unsaid() : $one;
+            $why[$person->id] = match (true) {
+                isset($question->quiet[$person->id]) => $one->unsaid(),
+                isset($question->there[$person->id]) => $one->moved($question->there[$person->id]),
+                default => $one,
+            };
         }
         foreach ($question->stay as $person => $section) {
             $why[(string) $person] = new self(Because::Stays, $section);
         }
 
         return $why;
+    }
+
+    /** The same of somebody who was in a section and moves only to make room. */
+    private function moved(string $from): self
+    {
+        return new self($from === $this->section ? Because::Stays : Because::MakesRoom, $this->section);
     }
 
     /** The same of somebody who did not say what they wish. */

@@ -6,6 +6,7 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Luhn;
+use MintDoor\Core\Plans\Moves;
 use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
@@ -663,7 +664,7 @@ final class DemoPlatform
             }
         }
         $until = Time::untilDayIncluded(gmdate('Y-m-d', $this->at(4)), new \DateTimeZone('Europe/Amsterdam'));
-        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 6], true);
+        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 6], Moves::All);
         $this->platform->plan($site, $terms, new Window($this->at(-2), $until), $wishes);
     }
 

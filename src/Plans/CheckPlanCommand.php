@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
-use MintDoor\Core\Plans\Fairest;
 use MintDoor\Core\Plans\Lot;
+use MintDoor\Core\Plans\Planner;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -32,7 +32,7 @@ final class CheckPlanCommand extends Command
             return Command::INVALID;
         }
         $record = PlanRecord::read($kept);
-        $plan = Fairest::plan($record->people, $record->sections, new Lot($kept['seed']));
+        $plan = Planner::plan($record->people, $record->sections, $record->there, new Lot($kept['seed']));
         $said = array_column((array) ($kept['places'] ?? []), 'section', 'person');
         $differ = 0;
         foreach ($record->people as $person) {

@@ -9,6 +9,7 @@ use MintDoor\Changes\ChangeLists;
 use MintDoor\Changes\LineRequest;
 use MintDoor\Changes\RequestedItem;
 use MintDoor\Core\Plans\Because;
+use MintDoor\Core\Plans\Moves;
 use MintDoor\Core\Plans\Why;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
@@ -181,7 +182,7 @@ final readonly class PlanHandler
         }
         $errors->check();
 
-        return new PlanTerms($places, $request->moves, array_values(array_unique($request->stays)));
+        return new PlanTerms($places, Moves::from($request->moves), array_values(array_unique($request->stays)));
     }
 
     /** @return array{?int, ?int} */

@@ -123,7 +123,7 @@ final readonly class PlanQuery
 
         return new PlanShown(
             $plan->state,
-            $terms->moves,
+            $terms->moves->value,
             $stays,
             $from,
             $until,

@@ -14,12 +14,13 @@ final readonly class PlanRecord
     /**
      * @param list<PlanPerson>  $people
      * @param list<PlanSection> $sections
+     * @param array<string, string> $there section by person, of those who move only to make room
      */
-    private function __construct(public array $people, public array $sections) {}
+    private function __construct(public array $people, public array $sections, public array $there) {}
 
     public static function of(Question $question): self
     {
-        return new self($question->people, $question->sections);
+        return new self($question->people, $question->sections, $question->there);
     }
 
     /** @param array<array-key, mixed> $kept as `kept()` */
@@ -38,7 +39,13 @@ final readonly class PlanRecord
             $sections[] = new PlanSection($text($one['id'] ?? ''), \is_int($places) ? max(0, $places) : 0);
         }
 
-        return new self($people, $sections);
+        $there = [];
+        foreach ((array) ($kept['there'] ?? []) as $one) {
+            $one = (array) $one;
+            $there[$text($one['person'] ?? '')] = $text($one['section'] ?? '');
+        }
+
+        return new self($people, $sections, $there);
     }
 
     /** @return array<string, mixed> */
@@ -47,6 +54,18 @@ final readonly class PlanRecord
         return [
             'people' => array_map(get_object_vars(...), $this->people),
             'sections' => array_map(get_object_vars(...), $this->sections),
+            'there' => $this->whereTheyAre(),
         ];
+    }
+
+    /** @return list<array{person: string, section: string}> */
+    public function whereTheyAre(): array
+    {
+        $all = [];
+        foreach ($this->there as $person => $section) {
+            $all[] = ['person' => (string) $person, 'section' => $section];
+        }
+
+        return $all;
     }
 }

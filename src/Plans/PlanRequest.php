@@ -14,7 +14,7 @@ final readonly class PlanRequest
 
     /**
      * @param list<PlanSectionRequest> $sections
-     * @param bool                     $moves whether whoever is in one of them may go to another
+     * @param 'nobody'|'few'|'all'     $moves who of those in one of them may go to another
      * @param list<string>             $stays ids of people who stay where they are all the same
      */
     public function __construct(
@@ -25,7 +25,7 @@ final readonly class PlanRequest
             maxMessage: 'plans.fewer-sections',
         )]
         #[Assert\Valid] public array $sections,
-        public bool $moves = false,
+        #[Assert\Choice(['nobody', 'few', 'all'], message: 'plans.who-moves')] public string $moves = 'nobody',
         #[Assert\Count(max: 5_000, maxMessage: 'plans.fewer-stay')]
         #[Assert\All([
             new Assert\Type('string'),

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
-use MintDoor\Core\Plans\Fairest;
 use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\Plan;
+use MintDoor\Core\Plans\Planner;
 use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\Why;
 use MintDoor\Plans\Entity\SitePlan;
@@ -132,7 +132,7 @@ final readonly class PlanRunner
     /** @param ?\Closure(int, int): bool $goesOn */
     private static function computed(Question $question, string $seed, ?\Closure $goesOn = null): Plan
     {
-        return Fairest::plan($question->people, $question->sections, new Lot($seed), $goesOn);
+        return Planner::plan($question->people, $question->sections, $question->there, new Lot($seed), $goesOn);
     }
 
     private function keep(SitePlan $stored, Question $question, Plan $plan): void

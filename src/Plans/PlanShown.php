@@ -11,7 +11,7 @@ final readonly class PlanShown
 {
     /**
      * @param string          $state      one of `SitePlan`
-     * @param bool            $moves      whether whoever is in a section may go to another
+     * @param string          $moves      who of those in a section may go to another, one of `Moves`
      * @param list<Somebody>  $stays      who stays all the same
      * @param ?string         $wishesFrom day; `wishesUntil` too
      * @param bool            $asks       whether wishes may be said now
@@ -29,7 +29,7 @@ final readonly class PlanShown
      */
     public function __construct(
         public string $state,
-        public bool $moves,
+        public string $moves,
         public array $stays,
         public ?string $wishesFrom,
         public ?string $wishesUntil,

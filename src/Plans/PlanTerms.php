@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
+use MintDoor\Core\Plans\Moves;
 use MintDoor\Core\Sites\Site;
 
 /** What a plan of a site is asked to do. */
@@ -12,10 +13,9 @@ final readonly class PlanTerms
     /**
      * @param array<string, ?int> $places how many people of the site each section takes, those that stay there among
      *     them, by id; null for as many as it has seats
-     * @param bool                $moves  whether whoever is in one of them may go to another
      * @param list<string>        $stays  ids of people who stay where they are all the same
      */
-    public function __construct(public array $places, public bool $moves = false, public array $stays = []) {}
+    public function __construct(public array $places, public Moves $moves = Moves::Nobody, public array $stays = []) {}
 
     /** @param array<string, mixed> $kept as `kept()` */
     public static function read(array $kept): self
@@ -30,7 +30,7 @@ final readonly class PlanTerms
 
         return new self(
             $places,
-            true === ($kept['moves'] ?? false),
+            Moves::tryFrom(\is_string($kept['moves'] ?? null) ? $kept['moves'] : '') ?? Moves::Nobody,
             array_values(array_filter((array) ($kept['stays'] ?? []), is_string(...))),
         );
     }
@@ -43,7 +43,7 @@ final readonly class PlanTerms
             $sections[] = ['id' => (string) $id, 'places' => $places];
         }
 
-        return ['sections' => $sections, 'moves' => $this->moves, 'stays' => $this->stays];
+        return ['sections' => $sections, 'moves' => $this->moves->value, 'stays' => $this->stays];
     }
 
     /** @return list<string> ids of its sections that are there still */

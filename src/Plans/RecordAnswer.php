@@ -14,6 +14,7 @@ final readonly class RecordAnswer
     /**
      * @param list<PlanPerson>       $people
      * @param list<PlanSection>      $sections
+     * @param list<array{person: string, section: string}>  $there of those who move only to make room
      * @param list<array{person: string, section: ?string}> $places null for nowhere
      */
     private function __construct(
@@ -21,6 +22,7 @@ final readonly class RecordAnswer
         public bool $proven,
         public array $people,
         public array $sections,
+        public array $there,
         public array $places,
     ) {}
 
@@ -39,6 +41,7 @@ final readonly class RecordAnswer
             $outcome->proven,
             $outcome->record->people,
             $outcome->record->sections,
+            $outcome->record->whereTheyAre(),
             $places,
         );
     }

@@ -606,7 +606,7 @@ final class AuthorizationTest extends ApiTestCase
     {
         return [
             'sections' => array_map(static fn(string $id): array => ['id' => $id], $this->splitting(false)['sections']),
-            'moves' => false,
+            'moves' => 'nobody',
             'stays' => [],
             'wishesFrom' => null,
             'wishesUntil' => null,

@@ -34,7 +34,7 @@ trait Bodies
             'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
             'PUT /sites/{site}/plan' => [
                 'sections' => [['id' => $this->ids['lead']]],
-                'moves' => false,
+                'moves' => 'nobody',
                 'stays' => [],
                 'wishesFrom' => null,
                 'wishesUntil' => null,

@@ -26,7 +26,7 @@ const sections = reactive(
     places,
   })),
 )
-const moves = ref(begun?.moves ?? false)
+const moves = ref(begun?.moves ?? 'nobody')
 const asks = ref(begun ? begun.wishesUntil !== null : true)
 const from = ref(begun?.wishesFrom ?? '')
 const until = ref(begun?.wishesUntil ?? '')
@@ -53,7 +53,7 @@ const save = () =>
         body: {
           sections: used.value.map(({ id, places: n }) => ({ id, places: n })),
           moves: moves.value,
-          stays: moves.value ? stays.value.map(({ id }) => id) : [],
+          stays: moves.value !== 'nobody' ? stays.value.map(({ id }) => id) : [],
           wishesFrom: asks.value ? from.value || null : null,
           wishesUntil: asks.value ? until.value || null : null,
         },
@@ -99,9 +99,10 @@ const at = (id: string, field: string) =>
       </fieldset>
       <fieldset>
         <legend>{{ t('plans.form.whoIsIn') }}</legend>
-        <OneOf v-model="moves" :value="false" name="moves">{{ t('plans.form.stay') }}</OneOf>
-        <OneOf v-model="moves" :value="true" name="moves">{{ t('plans.form.move') }}</OneOf>
-        <ul v-if="moves && stays.length">
+        <OneOf v-model="moves" value="nobody" name="moves">{{ t('plans.form.stay') }}</OneOf>
+        <OneOf v-model="moves" value="few" name="moves">{{ t('plans.form.few') }}</OneOf>
+        <OneOf v-model="moves" value="all" name="moves">{{ t('plans.form.move') }}</OneOf>
+        <ul v-if="moves !== 'nobody' && stays.length">
           <li v-for="one in stays" :key="one.id">
             {{ t('plans.form.stays', { name: one.name }) }}
             <button type="button" class="word" @click="stays = stays.filter(({ id }) => id !== one.id)">

@@ -32,6 +32,15 @@ const shares = computed<Share[]>(() => {
       n: people,
       colour: COLOURS[Math.min(place, COLOURS.length - 1)]!,
     })),
+    {
+      words: t(
+        'plans.outcome.makesRoom',
+        { n: outcome.value.because['makes-room'] },
+        outcome.value.because['makes-room'],
+      ),
+      n: outcome.value.because['makes-room'],
+      colour: 'brass',
+    },
     { words: t('plans.outcome.unnamed', { n: unnamed }, unnamed), n: unnamed, colour: 'clay' },
     { words: t('plans.outcome.wishless', { n: wishless }, wishless), n: wishless, colour: 'soft' },
     { words: t('plans.outcome.stays', { n: stays }, stays), n: stays, colour: 'line' },

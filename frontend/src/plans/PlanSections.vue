@@ -29,7 +29,7 @@ const who = computed(() =>
   [
     t('plans.learners', { n: props.plan.learners }, props.plan.learners),
     t('plans.without', { n: props.plan.without }, props.plan.without),
-    t(props.plan.plan?.moves ? 'plans.moves' : 'plans.stay'),
+    t(`plans.who.${props.plan.plan?.moves ?? 'nobody'}`),
   ].join(' '),
 )
 </script>
@@ -38,7 +38,7 @@ const who = computed(() =>
   <section :aria-label="t('plans.table.name')">
     <p>{{ who }}</p>
     <div class="wide"><PlainTable :head="head" :rows="rows" :name="t('plans.table.name')" /></div>
-    <p v-if="plan.plan?.moves && plan.plan.stays.length" class="soft">
+    <p v-if="plan.plan?.moves !== 'nobody' && plan.plan?.stays.length" class="soft">
       {{ t('plans.staying', { names: plan.plan.stays.map(({ name }) => name).join(', ') }) }}
     </p>
   </section>

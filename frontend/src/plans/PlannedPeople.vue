@@ -36,7 +36,7 @@ const why = (each: Planned) => [whyOf(each, names), wouldPlace(each, names)].fil
 /** Whoever is in a section may be told to stay, where people may move. */
 const mayStay = (each: Planned) =>
   props.mayChange &&
-  props.plan.moves &&
+  props.plan.moves !== 'nobody' &&
   props.plan.state === 'computed' &&
   each.section !== null &&
   !each.now.includes(each.section) &&
@@ -49,7 +49,7 @@ const stay = (each: Planned) =>
         params: { path: { site: props.site.id }, header: { 'If-Match': `"${props.plan.version}"` } },
         body: {
           sections: props.sections.filter((section) => section.used).map(({ id, places }) => ({ id, places })),
-          moves: true,
+          moves: props.plan.moves,
           stays: [...props.plan.stays.map(({ id }) => id), each.person.id],
           wishesFrom: props.plan.wishesFrom,
           wishesUntil: props.plan.wishesUntil,

@@ -4191,6 +4191,7 @@ export interface components {
             }[];
             because: {
                 stays: number;
+                "makes-room": number;
                 wish: number;
                 unnamed: number;
                 wishless: number;
@@ -4204,7 +4205,8 @@ export interface components {
         Plan: {
             /** @enum {unknown} */
             state: "set" | "computing" | "computed" | "applied";
-            moves: boolean;
+            /** @enum {unknown} */
+            moves: "nobody" | "few" | "all";
             stays: components["schemas"]["Somebody"][];
             /** Format: date */
             wishesFrom: string | null;
@@ -4260,7 +4262,7 @@ export interface components {
             now: components["schemas"]["Id"][];
             section: components["schemas"]["Id"] | null;
             /** @enum {unknown} */
-            because: "stays" | "wish" | "unnamed" | "wishless" | "nowhere";
+            because: "stays" | "makes-room" | "wish" | "unnamed" | "wishless" | "nowhere";
             wish: number | null;
             /** @description sections they wished more: others have all places */
             full: components["schemas"]["Id"][];
@@ -4287,6 +4289,10 @@ export interface components {
                 id: components["schemas"]["Id"];
                 places: number;
             }[];
+            there: {
+                person: components["schemas"]["Id"];
+                section: components["schemas"]["Id"];
+            }[];
             places: {
                 person: components["schemas"]["Id"];
                 section: components["schemas"]["Id"] | null;
@@ -4302,7 +4308,7 @@ export interface components {
         OwnPlace: {
             section: components["schemas"]["Id"] | null;
             /** @enum {unknown} */
-            because: "stays" | "wish" | "unnamed" | "wishless" | "nowhere";
+            because: "stays" | "makes-room" | "wish" | "unnamed" | "wishless" | "nowhere";
             wish: number | null;
             full: components["schemas"]["Id"][];
             cannot: components["schemas"]["Id"][];
@@ -8195,8 +8201,11 @@ export interface operations {
                         /** @description null for as many as it has seats */
                         places?: number | null;
                     }[];
-                    /** @description whether whoever is in a section may go to another */
-                    moves: boolean;
+                    /**
+                     * @description who of those in a section may go to another; few: only to make room
+                     * @enum {unknown}
+                     */
+                    moves: "nobody" | "few" | "all";
                     /** @description who stays where they are all the same */
                     stays: components["schemas"]["Id"][];
                     /** Format: date */

@@ -184,10 +184,10 @@ final class PlansTest extends ApiTestCase
             );
         };
         self::assertSame('stays', $because()[$this->ids['learner']]);
-        $this->plan(['Morning' => 2, 'Evening' => 1], null, ['moves' => true, ...$this->days()]);
+        $this->plan(['Morning' => 2, 'Evening' => 1], null, ['moves' => 'all', ...$this->days()]);
         self::assertSame('wish', $because()[$this->ids['learner']]);
         $this->plan(['Morning' => 2, 'Evening' => 1], null, [
-            'moves' => true,
+            'moves' => 'all',
             'stays' => [$this->ids['learner']],
             ...$this->days(),
         ]);
@@ -288,7 +288,7 @@ final class PlansTest extends ApiTestCase
         $version = $this->call('lead', 'GET', $this->path())['plan']['version'] ?? 1;
         $body = [
             'sections' => $sections,
-            'moves' => false,
+            'moves' => 'nobody',
             'stays' => [],
             'wishesFrom' => null,
             'wishesUntil' => $until,

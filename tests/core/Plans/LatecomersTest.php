@@ -7,6 +7,7 @@ namespace MintDoor\Tests\Core\Plans;
 use Eris\Generators;
 use Eris\TestTrait;
 use MintDoor\Core\Plans\Latecomers;
+use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\PlanPerson;
 use MintDoor\Core\Plans\PlanSection;
 use MintDoor\Demo\Dice;
@@ -21,7 +22,7 @@ final class LatecomersTest extends TestCase
     {
         $people = [new PlanPerson('ada', ['a']), new PlanPerson('bo', ['a', 'b']), new PlanPerson('cy', ['a'], ['b'])];
         $sections = [new PlanSection('a', 2), new PlanSection('b', 2)];
-        $plan = Latecomers::plan($people, $sections, ['ada' => 'a', 'bo' => 'a']);
+        $plan = Latecomers::plan($people, $sections, ['ada' => 'a', 'bo' => 'a'], new Lot('seed'));
         self::assertSame([], $plan->unplaced);
         self::assertSame('a', $plan->places['cy']);
         self::assertCount(1, array_keys($plan->places, 'b', true));
@@ -33,7 +34,7 @@ final class LatecomersTest extends TestCase
             ->forAll(Generators::choose(0, 1_000_000))
             ->then(static function (int $seed): void {
                 [$people, $sections, $there] = self::drawn(new Dice($seed));
-                $plan = Latecomers::plan($people, $sections, $there);
+                $plan = Latecomers::plan($people, $sections, $there, new Lot('seed'));
                 $best = null;
                 foreach (self::ways($people, $sections, $there) as $way) {
                     $best = null === $best ? $way : min($best, $way);

@@ -6,7 +6,10 @@ namespace MintDoor\Tests\Core\Plans;
 
 use MintDoor\Core\Plans\Because;
 use MintDoor\Core\Plans\Candidate;
+use MintDoor\Core\Plans\Lot;
+use MintDoor\Core\Plans\Moves;
 use MintDoor\Core\Plans\Plan;
+use MintDoor\Core\Plans\Planner;
 use MintDoor\Core\Plans\PlanSection;
 use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\Tally;
@@ -29,13 +32,13 @@ final class TallyTest extends TestCase
                 new Candidate('flo', 'b'),
             ],
             ['a' => 3, 'b' => 2],
-            false,
+            Moves::Nobody,
         );
         $plan = new Plan(['ada' => 'a', 'bo' => 'a', 'cy' => 'a', 'di' => 'b'], ['ed']);
         $tally = Tally::of(Why::all($question, $plan));
         self::assertSame([1 => 1, 2 => 1], $tally->wishes);
         self::assertSame(
-            ['stays' => 1, 'wish' => 2, 'unnamed' => 1, 'wishless' => 1, 'nowhere' => 1],
+            ['stays' => 1, 'makes-room' => 0, 'wish' => 2, 'unnamed' => 1, 'wishless' => 1, 'nowhere' => 1],
             $tally->because,
         );
     }
@@ -45,7 +48,7 @@ final class TallyTest extends TestCase
         $question = Question::of(
             [new Candidate('ada', null, ['c', 'a', 'b'], ['c']), new Candidate('bo', null, ['b'], ['a'])],
             ['a' => 0, 'b' => 1, 'c' => 5],
-            false,
+            Moves::Nobody,
         );
         $why = Why::all($question, new Plan(['ada' => 'b'], ['bo']));
         self::assertEquals(new Why(Because::Wish, 'b', 3, ['a'], ['c']), $why['ada']);
@@ -53,11 +56,17 @@ final class TallyTest extends TestCase
     }
 
     /** @param list<string> $stay */
-    #[TestWith([false, false, ['ada'], 1], 'nobody moves')]
-    #[TestWith([true, false, [], 2], 'all may')]
-    #[TestWith([true, true, ['ada'], 1], 'all but her')]
-    public function testWhoeverIsInASectionStaysUnlessPeopleMove(bool $moves, bool $named, array $stay, int $left): void
-    {
+    #[TestWith([Moves::Nobody, false, ['ada'], 1], 'nobody moves')]
+    #[TestWith([Moves::All, false, [], 2], 'all may')]
+    #[TestWith([Moves::All, true, ['ada'], 1], 'all but her')]
+    #[TestWith([Moves::Few, false, [], 2], 'to make room')]
+    #[TestWith([Moves::Few, true, ['ada'], 1], 'to make room, but for her')]
+    public function testWhoeverIsInASectionStaysUnlessPeopleMove(
+        Moves $moves,
+        bool $named,
+        array $stay,
+        int $left,
+    ): void {
         $candidates = [new Candidate('ada', 'a', ['b'], stays: $named), new Candidate('bo', null, ['a'])];
         $question = Question::of($candidates, ['a' => 2, 'b' => null], $moves);
         self::assertSame($stay, array_keys($question->stay));
@@ -69,7 +78,7 @@ final class TallyTest extends TestCase
 
     public function testWhoeverMayMoveAndWishesNothingWishesToBeWhereTheyAre(): void
     {
-        $question = Question::of([new Candidate('ada', 'a', cannot: ['a', 'b'])], ['a' => 1, 'b' => 1], true);
+        $question = Question::of([new Candidate('ada', 'a', cannot: ['a', 'b'])], ['a' => 1, 'b' => 1], Moves::All);
         self::assertSame([['a'], ['b']], [$question->people[0]->wishes, $question->people[0]->cannot]);
     }
 
@@ -78,7 +87,7 @@ final class TallyTest extends TestCase
         $question = Question::of(
             [new Candidate('ada', 'a'), new Candidate('bo', 'a'), new Candidate('cy', 'a', ['a'])],
             ['a' => 2, 'b' => 2],
-            true,
+            Moves::All,
         );
         $why = Why::all($question, new Plan(['ada' => 'a', 'bo' => 'b', 'cy' => 'a'], []));
         self::assertEquals(
@@ -91,15 +100,36 @@ final class TallyTest extends TestCase
         );
     }
 
+    public function testWhoeverComesLateIsPlacedWithTheFewestMoves(): void
+    {
+        $question = Question::of(
+            [new Candidate('ada', 'a', ['b']), new Candidate('bo', 'a', cannot: ['b']), new Candidate(
+                'cy',
+                null,
+                [],
+                ['b']
+            )],
+            ['a' => 2, 'b' => 2],
+            Moves::Few,
+        );
+        $plan = Planner::plan($question->people, $question->sections, $question->there, new Lot('seed'));
+        $why = Why::all($question, $plan);
+        self::assertSame(
+            ['makes-room', 'stays', 'wishless'],
+            array_map(static fn(Why $one): string => $one->because->value, array_values($why)),
+        );
+        self::assertSame(['b', 'a', 'a'], [$why['ada']->section, $why['bo']->section, $why['cy']->section]);
+    }
+
     public function testMoreWhoStayThanThereArePlacesLeaveNone(): void
     {
-        $question = Question::of([new Candidate('ada', 'a'), new Candidate('bo', 'a')], ['a' => 1], false);
+        $question = Question::of([new Candidate('ada', 'a'), new Candidate('bo', 'a')], ['a' => 1], Moves::Nobody);
         self::assertSame(0, $question->sections[0]->places);
     }
 
     public function testWhoIsInASectionOutsideThePlanIsGivenAPlace(): void
     {
-        $question = Question::of([new Candidate('ada', 'z', ['gone', 'a'])], ['a' => 1], false);
+        $question = Question::of([new Candidate('ada', 'z', ['gone', 'a'])], ['a' => 1], Moves::Nobody);
         self::assertSame([['a'], []], [$question->people[0]->wishes, $question->stay]);
     }
 }
