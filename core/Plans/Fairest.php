@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Core\Plans;
 
 /**
- * Places given out by wishes: as few as can be find none; of the ways that are left, as few as can be get the last of
+ * Places given out by wishes: as few as can be find none, and of those who have one now none if that can be; of the
+ * ways that are left, as few as can be get the last of
  * their wishes, then the last but one, and so on, so that the worst off are as well off as can be, then the next. Among
  * ways that are as good a lot decides. Exact: each step is a minimum-cost flow, and the next one is among those that
  * cost as little, told by complementary slackness (Mehlhorn, Michail 2006, "Network problems with non-polynomial
@@ -34,7 +35,10 @@ final class Fairest
         $asked = static fn(int $done): ?\Closure => null === $goesOn
             ? null
             : static fn(): bool => $goesOn($done, $worst + 1);
-        $costs = self::each($ranks, static fn(int $rank): int => (int) (\PHP_INT_MAX === $rank));
+        $costs = self::each($ranks, static fn(int $rank): int => 0);
+        foreach ($people as $n => $person) {
+            $costs[$n][Flow::NOWHERE] = $person->placed ? 1 + \count($people) : 1;
+        }
         $flow = new Flow($costs, array_map(static fn(PlanSection $section): int => $section->places, $sections));
         $settled = $flow->settle($asked(0));
         for ($last = $worst; $settled && $last > 1; --$last) {

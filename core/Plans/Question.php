@@ -48,7 +48,12 @@ final readonly class Question
                 $wishes = [$at];
                 $quiet[$one->id] = true;
             }
-            $people[] = new PlanPerson($one->id, $wishes, array_values(array_diff($one->cannot, (array) $at)));
+            $people[] = new PlanPerson(
+                $one->id,
+                $wishes,
+                array_values(array_diff($one->cannot, (array) $at)),
+                null !== $at,
+            );
         }
         $sections = [];
         foreach ($places as $id => $most) {

@@ -660,11 +660,11 @@ final class DemoPlatform
         foreach (\array_slice($people, 0, 23) as $n => $person) {
             if (0 !== $n % 2 || $n < 4) {
                 // More would like the evening than have a place there.
-                $wishes[$person] = 0 === $n % 3 ? $sections : array_reverse($sections);
+                $wishes[$person] = 0 === $n % 4 ? $sections : array_reverse($sections);
             }
         }
         $until = Time::untilDayIncluded(gmdate('Y-m-d', $this->at(4)), new \DateTimeZone('Europe/Amsterdam'));
-        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 6], Moves::All);
+        $terms = new PlanTerms([$sections[0] => null, $sections[1] => 8], Moves::All);
         $this->platform->plan($site, $terms, new Window($this->at(-2), $until), $wishes);
     }
 

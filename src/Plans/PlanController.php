@@ -17,6 +17,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Page;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -120,6 +121,23 @@ final readonly class PlanController
         return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
             $this->handler->compute($access, $this->locked($access->site->id));
         });
+    }
+
+    /** What the plan would come to if something were otherwise; keeps nothing. Only once wishes are known. */
+    #[Expensive]
+    #[Route(self::AT.'/what-if', name: 'plan_what_if', requirements: self::SITE, methods: ['POST'])]
+    public function whatIf(
+        string $site,
+        #[MapRequestPayload] WhatIfRequest $body,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        $access = $this->access($site, $caller);
+        $plan = $this->plan($site);
+        if (null === $plan->outcome) {
+            throw new Problem(ProblemType::NotReady, 'plans.compute-first');
+        }
+
+        return new Answer($this->query->whatIf($access, $plan, $body->whatIf()));
     }
 
     #[Route(self::AT.'/stop', name: 'stop_plan', requirements: self::SITE, methods: ['POST'])]

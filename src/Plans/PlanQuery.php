@@ -6,6 +6,7 @@ namespace MintDoor\Plans;
 
 use MintDoor\Changes\ChangeLists;
 use MintDoor\Core\Plans\Because;
+use MintDoor\Core\Plans\WhatIf;
 use MintDoor\Core\Plans\Why;
 use MintDoor\People\PersonRow;
 use MintDoor\Plans\Entity\SitePlan;
@@ -32,6 +33,7 @@ final readonly class PlanQuery
         private PlannedPeople $people,
         private SectionsQuery $sections,
         private ChangeLists $lists,
+        private PlanRunner $runner,
     ) {}
 
     public function of(SiteAccess $access): PlanAnswer
@@ -78,6 +80,22 @@ final readonly class PlanQuery
             array_map(static fn(array $row): PlannedShown => self::shown($row[1], $row[2], $row[3]), $page),
             $more ? Cursor::write(self::LIST, [$after + self::PAGE]) : null,
         );
+    }
+
+    public function whatIf(SiteAccess $access, SitePlan $plan, WhatIf $whatIf): WhatIfAnswer
+    {
+        $outcome = $this->runner->tried($access, $plan, $whatIf);
+        $held = $outcome->held();
+        $sections = [];
+        foreach (PlanTerms::read($plan->terms)->sections($access->site) as $section) {
+            $sections[] = ['section' => $section, 'people' => $held[$section] ?? 0];
+        }
+        if (null !== $whatIf->more) {
+            $sections[] = ['section' => null, 'people' => $held[WhatIf::MORE] ?? 0];
+        }
+        $moves = self::moves($outcome, $this->people->of($access->site->id, $access->now));
+
+        return new WhatIfAnswer(OutcomeShown::of($outcome, $moves), $sections);
     }
 
     private static function need(?Why $why): int

@@ -31,7 +31,12 @@ final readonly class PlanRecord
         $people = $sections = [];
         foreach ((array) ($kept['people'] ?? []) as $one) {
             $one = (array) $one;
-            $people[] = new PlanPerson($text($one['id'] ?? ''), $ids($one['wishes'] ?? []), $ids($one['cannot'] ?? []));
+            $people[] = new PlanPerson(
+                $text($one['id'] ?? ''),
+                $ids($one['wishes'] ?? []),
+                $ids($one['cannot'] ?? []),
+                true === ($one['placed'] ?? false)
+            );
         }
         foreach ((array) ($kept['sections'] ?? []) as $one) {
             $one = (array) $one;

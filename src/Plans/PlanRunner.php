@@ -8,6 +8,7 @@ use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\Plan;
 use MintDoor\Core\Plans\Planner;
 use MintDoor\Core\Plans\Question;
+use MintDoor\Core\Plans\WhatIf;
 use MintDoor\Core\Plans\Why;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\SitePlans;
@@ -35,6 +36,9 @@ final readonly class PlanRunner
     private const BEAT = 0.5;
 
     private const LOST = 30;
+
+    /** Seconds for which something else is tried out. */
+    private const TRIED = 8.0;
 
     public function __construct(
         private SitePlans $plans,
@@ -85,6 +89,16 @@ final readonly class PlanRunner
                 $this->plans->flush();
             }
         });
+    }
+
+    /** What the plan would come to if something were otherwise; within a few seconds, as well as can be by then. */
+    public function tried(SiteAccess $access, SitePlan $plan, WhatIf $whatIf): Outcome
+    {
+        $question = $this->questions->of($access, $plan, $whatIf);
+        $until = microtime(true) + self::TRIED;
+        $found = self::computed($question, (string) $plan->seed, static fn(): bool => microtime(true) < $until);
+
+        return new Outcome(Why::all($question, $found), $found->proven, PlanRecord::of($question));
     }
 
     /** @return int how many whose worker was lost got another one */

@@ -6,6 +6,7 @@ namespace MintDoor\Plans;
 
 use MintDoor\Core\Plans\Candidate;
 use MintDoor\Core\Plans\Question;
+use MintDoor\Core\Plans\WhatIf;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Weeks\Clash;
 use MintDoor\Core\Weeks\Commitments;
@@ -26,7 +27,7 @@ final readonly class Questions
         private Attendances $attendances,
     ) {}
 
-    public function of(SiteAccess $access, SitePlan $plan): Question
+    public function of(SiteAccess $access, SitePlan $plan, WhatIf $whatIf = new WhatIf()): Question
     {
         $terms = PlanTerms::read($plan->terms);
         $sections = $terms->sections($access->site);
@@ -56,7 +57,7 @@ final readonly class Questions
             $places[$section] = $terms->placesOf($access->site, $section);
         }
 
-        return Question::of($candidates, $places, $terms->moves);
+        return $whatIf->question($candidates, $places, $terms->moves);
     }
 
     /**

@@ -39,6 +39,7 @@ trait Bodies
                 'wishesFrom' => null,
                 'wishesUntil' => null,
             ],
+            'POST /sites/{site}/plan/what-if' => ['more' => 3],
             'PUT /me/wishes/{plan}' => ['sections' => []],
             'POST /sites/{site}/section-fits' => ['people' => [$this->ids['newcomer']]],
             'PUT /sites/{site}/hours' => ['hours' => [['first' => '2026-12-01', 'time' => '09:30', 'minutes' => 60]]],

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Site } from '@/shared/api'
 import { t } from '@/shared/words'
 import ShareBar, { type Share } from '@/ui/ShareBar.vue'
 import PlannedPeople from './PlannedPeople.vue'
+import WhatIf from './WhatIf.vue'
 import { nthWish, sharesOf, type Plan, type PlanSection } from './plans'
 
 /** The plan as it is computed: how good it is, for whom there is no place, and who goes where. */
@@ -20,6 +21,7 @@ const props = defineProps<{
   drawn: string
 }>()
 defineEmits<{ compute: []; stop: []; apply: [] }>()
+const trying = ref(false)
 const outcome = computed(() => props.plan.outcome)
 const wishes = computed(() => (outcome.value ? sharesOf(outcome.value) : []))
 const COLOURS = ['spruce', 'mint', 'brass'] as const
@@ -49,9 +51,9 @@ const shares = computed<Share[]>(() => {
 })
 /** The worst that anybody who has a place got. */
 const worst = computed(() => {
-  const { unnamed = 0 } = outcome.value?.because ?? {}
+  const { unnamed = 0, nowhere = 0 } = outcome.value?.because ?? {}
   const last = wishes.value.at(-1)?.wish
-  return !last || unnamed
+  return !last || unnamed || nowhere
     ? ''
     : last === 1
       ? t('plans.outcome.allFirst')
@@ -117,6 +119,10 @@ const record = computed(() => `/api/v1/sites/${props.site.id}/plan/record`)
           @click="$emit('compute')"
         />
       </p>
+      <p v-if="mayChange && !wishing">
+        <button class="word" :aria-expanded="trying" @click="trying = !trying">{{ t('plans.whatIf.title') }}</button>
+      </p>
+      <WhatIf v-if="trying" :key="plan.version" :site="site" :outcome="outcome" :sections="sections" />
       <PlannedPeople :site="site" :plan="plan" :sections="sections" :may-change="mayChange" />
       <p class="soft">
         {{ t('plans.outcome.lot', { at: drawn }) }} <span class="key">{{ plan.seed }}</span> ·

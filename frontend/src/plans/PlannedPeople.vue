@@ -87,12 +87,23 @@ const stay = (each: Planned) =>
       </template>
     </template>
     <template #card="{ row }">
-      <strong>{{ row.person.name }}</strong>
-      <span>{{ row.section ? names([row.section])[0] : t('plans.people.nowhere') }}</span>
-      <span class="soft">{{ why(row) }}</span>
+      <span class="card">
+        <span
+          ><strong>{{ row.person.name }}</strong> ·
+          {{ row.section ? names([row.section])[0] : t('plans.people.nowhere') }}</span
+        >
+        <span class="soft">{{ why(row) }}</span>
+      </span>
     </template>
   </DataRows>
   <p v-if="hasNextPage">
     <button class="word" :disabled="isFetchingNextPage" @click="fetchNextPage()">{{ t('plans.people.more') }}</button>
   </p>
 </template>
+
+<style scoped>
+.card {
+  display: grid;
+  gap: 2px;
+}
+</style>

@@ -64,7 +64,8 @@ const percent = new Intl.NumberFormat(ownLocale, { style: 'percent' })
  * Example: "86 % get their first wish, 11 % their second; nobody is worse off than with their third."
  */
 export function sharesOf(outcome: Outcome): { wish: number; people: number; share: string }[] {
-  const whole = outcome.wishes.reduce((sum, { people }) => sum + people, 0) + outcome.because.unnamed
+  const whole =
+    outcome.wishes.reduce((sum, { people }) => sum + people, 0) + outcome.because.unnamed + outcome.because.nowhere
   return outcome.wishes.map(({ wish, people }) => ({
     wish,
     people,

@@ -1208,6 +1208,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/plan/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What the plan would come to if sections took more or fewer people, met when nobody has anything else, or there were a further one. Keeps nothing. */
+        post: operations["planWhatIf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/plan/stop": {
         parameters: {
             query?: never;
@@ -4284,6 +4303,8 @@ export interface components {
                 id: components["schemas"]["Id"];
                 wishes: components["schemas"]["Id"][];
                 cannot: components["schemas"]["Id"][];
+                /** @description whether they have a place now */
+                placed: boolean;
             }[];
             sections: {
                 id: components["schemas"]["Id"];
@@ -4296,6 +4317,13 @@ export interface components {
             places: {
                 person: components["schemas"]["Id"];
                 section: components["schemas"]["Id"] | null;
+            }[];
+        };
+        PlanWhatIf: {
+            outcome: components["schemas"]["PlanOutcome"];
+            sections: {
+                section: components["schemas"]["Id"] | null;
+                people: number;
             }[];
         };
         SectionWished: {
@@ -8431,6 +8459,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    planWhatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sections?: {
+                        id: components["schemas"]["Id"];
+                        places?: number | null;
+                    }[];
+                    hours?: components["schemas"]["Id"][];
+                    more?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanWhatIf"];
                 };
             };
             400: components["responses"]["Unreadable"];

@@ -168,6 +168,32 @@ final class PlansTest extends ApiTestCase
         );
     }
 
+    public function testWhatSomethingElseWouldGainIsSeenBeforeItIsDone(): void
+    {
+        $this->plan(['Morning' => 0, 'Evening' => 1], '2026-12-10');
+        $this->wish('learner', ['Evening']);
+        $this->wish('newcomer', ['Evening']);
+        $this->call('lead', 'POST', $this->path('/close'));
+        $try = fn(array $what, int $expected = 200): array => $this->call(
+            'lead',
+            'POST',
+            $this->path('/what-if'),
+            $what,
+            $expected,
+        );
+        $try(['more' => 1], 409);
+        $plan = $this->call('lead', 'POST', $this->path('/compute'))['plan'];
+        self::assertSame(2, $plan['outcome']['because']['nowhere']);
+        $nowhere = static fn(array $what): int => $try($what)['outcome']['because']['nowhere'];
+        self::assertSame(2, $nowhere([]));
+        self::assertSame(1, $nowhere(['sections' => [['id' => $this->sections['Evening'], 'places' => 2]]]));
+        self::assertSame(0, $nowhere(['sections' => [['id' => $this->sections['Evening'], 'places' => null]]]));
+        $more = $try(['more' => 3]);
+        self::assertSame([0, 1], [$more['outcome']['because']['nowhere'], $more['outcome']['because']['unnamed']]);
+        self::assertSame([['section' => null, 'people' => 2]], \array_slice($more['sections'], -1));
+        self::assertSame($plan, $this->call('lead', 'GET', $this->path())['plan'], 'nothing of it is kept');
+    }
+
     public function testWhoIsInASectionStaysOrMovesAsThePlanSays(): void
     {
         $this->change('lead', 'put-in-section', 'learner', more: ['section' => $this->sections['Evening']]);

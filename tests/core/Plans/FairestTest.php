@@ -128,6 +128,7 @@ final class FairestTest extends TestCase
                         "p$n",
                         $dice->some($ids, $dice->below(4)),
                         $dice->some($ids, $dice->chance(30) ? 2 : 0),
+                        $dice->chance(20),
                     );
                 }
                 $then($people, $sections, Fairest::plan($people, $sections, new Lot('seed')));
@@ -135,7 +136,8 @@ final class FairestTest extends TestCase
     }
 
     /**
-     * How many find no place, and how many get each rank, the last one first: less is better at the first difference.
+     * How many who had a place find none, how many find none at all, and how many get each rank, the last one first:
+     * less is better at the first difference.
      *
      * @param list<PlanPerson>      $people
      * @param array<string, string> $places
@@ -145,7 +147,9 @@ final class FairestTest extends TestCase
     private static function counts(array $people, array $places): array
     {
         $counts = array_fill(0, 7, 0);
+        $lost = 0;
         foreach ($people as $person) {
+            $lost += (int) ($person->placed && !isset($places[$person->id]));
             $rank = isset($places[$person->id]) ? $person->rank($places[$person->id]) ?? 6 : 6;
             ++$counts[6 - $rank];
         }
@@ -153,7 +157,7 @@ final class FairestTest extends TestCase
         array_pop($counts);
         array_pop($counts);
 
-        return array_values($counts);
+        return [$lost, ...array_values($counts)];
     }
 
     /**
