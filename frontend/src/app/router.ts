@@ -28,7 +28,7 @@ export const router = createRouter({
     {
       path: '/sites',
       component: () => import('@/desk/SitesPage.vue'),
-      meta: { words: ['sites', 'access', 'doors'] },
+      meta: { words: ['sites', 'access', 'doors', 'plans'] },
       beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in'),
     },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/accounts/SignInPage.vue'), meta: { open: true } },

@@ -144,7 +144,7 @@ async function empty(id: string) {
         />
         <RouterLink
           v-if="mayArrange && site.may.includes('let-in') && site.sections.length"
-          :to="{ name: 'plan', params: { site: site.id } }"
+          :to="`/sites/${site.id}/plan`"
           >{{ t('plans.open') }}</RouterLink
         >
         <button v-if="mayMerge && !beside" class="word" @click="put('merge')">{{ t('sections.merge.open') }}</button>

@@ -16,13 +16,13 @@ const open = ref(false)
 <template>
   <div class="told">
     <p>
-      <strong>{{ told }}</strong> {{ whyOf(place, names, 'plans.own.because') }}
+      <strong>{{ told }}</strong> {{ whyOf(place, names, true) }}
     </p>
     <p>
       <button class="word" :aria-expanded="open" @click="open = !open">{{ t('plans.own.lot') }}</button>
     </p>
     <div v-if="open" class="lot">
-      <p>{{ t('plans.own.lotMore') }}</p>
+      <p>{{ t('plans.own.lotMore') }} {{ t('plans.own.lotHow') }}</p>
       <dl>
         <dt>{{ t('plans.own.seed') }}</dt>
         <dd class="key">{{ place.seed }}</dd>

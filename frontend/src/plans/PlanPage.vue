@@ -95,7 +95,7 @@ const drawn = computed(() => (plan.value?.drawnAt ? dayAndTime(plan.value.drawnA
           <button class="word" @click="asking = false">{{ t('parts.cancel') }}</button>
         </p>
         <template v-if="!plan">
-          <p class="empty">{{ t('plans.empty') }}</p>
+          <p class="empty">{{ t('plans.empty') }} {{ t('plans.emptyMore') }}</p>
           <p>
             <Button
               v-if="mayChange && data.sections.length && !forming"

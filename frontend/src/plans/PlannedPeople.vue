@@ -79,12 +79,12 @@ const stay = (each: Planned) =>
       <strong v-else-if="column === 'section'">{{
         row.section ? names([row.section])[0] : t('plans.people.nowhere')
       }}</strong>
-      <template v-else>
+      <span v-else class="why">
         {{ why(row) }}
         <button v-if="mayStay(row)" class="word" :disabled="busy" @click="stay(row)">
           {{ t('plans.people.stay') }}<span class="unseen">: {{ row.person.name }}</span>
         </button>
-      </template>
+      </span>
     </template>
     <template #card="{ row }">
       <span class="card">
@@ -102,6 +102,9 @@ const stay = (each: Planned) =>
 </template>
 
 <style scoped>
+.why {
+  white-space: normal;
+}
 .card {
   display: grid;
   gap: 2px;

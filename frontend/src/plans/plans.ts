@@ -25,15 +25,13 @@ export const nthWish = (n: number) =>
   isSaid('plans.nth', String(n)) ? tIn('plans.nth', String(n)) : t('plans.nth.other', { n })
 
 /** Why somebody is where a plan puts them, in a few words. */
-export function whyOf(
-  each: Pick<Planned, 'because' | 'wish' | 'full' | 'cannot'>,
-  names: Names,
-  say: 'plans.because' | 'plans.own.because' = 'plans.because',
-): string {
-  const full = names(each.full)
+export function whyOf(each: Pick<Planned, 'because' | 'wish' | 'full' | 'cannot'>, names: Names, own = false): string {
+  const said = { wish: nthWish(each.wish ?? 0) }
+  // Where there is no place, what would make one says the same.
+  const full = each.because === 'nowhere' ? [] : names(each.full)
   const cannot = names(each.cannot)
   return [
-    tIn(say, each.because, { wish: nthWish(each.wish ?? 0) }),
+    own ? tIn('plans.own.because', each.because, said) : tIn('plans.because', each.because, said),
     full.length ? t('plans.full', { names: listed(full) }, full.length) : '',
     cannot.length ? t('plans.cannot', { names: listed(cannot) }) : '',
   ]

@@ -90,6 +90,8 @@ describe('what was done last', () => {
       'week',
       'clashes',
       'rooms',
+      'plan',
+      'wishes',
     ])
   })
 })
