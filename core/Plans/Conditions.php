@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Plans;
+
+/** What a plan has to keep beside places and hours. */
+final readonly class Conditions
+{
+    /**
+     * @param list<list<string>>    $together people who are in one section, or nowhere all of them
+     * @param list<list<string>>    $apart    people of whom no two are in one section
+     * @param array<string, int>    $least    how many a section has at least that has anybody, by id
+     * @param list<Balance>         $balances
+     */
+    public function __construct(
+        public array $together = [],
+        public array $apart = [],
+        public array $least = [],
+        public array $balances = [],
+    ) {}
+
+    public function none(): bool
+    {
+        return [] === $this->together && [] === $this->apart && [] === $this->least && [] === $this->balances;
+    }
+
+    /**
+     * By how much a plan breaks them, 0 where it keeps all. What those who stay break by themselves is not its doing:
+     * a section is looked at only where the plan puts somebody.
+     *
+     * @param array<string, string> $places section by person, of those whom the plan places
+     * @param array<string, string> $stay   section by person, of those who stay
+     * @param list<string>          $all    everybody, also those who are nowhere
+     */
+    public function broken(array $places, array $stay, array $all): int
+    {
+        $broken = 0;
+        foreach ($this->together as $group) {
+            $broken += self::torn(array_unique($group), $places, $stay, $all);
+        }
+        foreach ($this->apart as $group) {
+            $own = array_flip($group);
+            $stays = array_flip(array_intersect_key($stay, $own));
+            foreach (array_count_values(array_intersect_key($places, $own)) as $section => $n) {
+                $broken += $n - 1 + (int) isset($stays[$section]);
+            }
+        }
+        $held = array_count_values([...array_values($places), ...array_values($stay)]);
+        foreach (array_keys(array_flip($places)) as $section) {
+            $broken += max(0, ($this->least[$section] ?? 0) - $held[$section]);
+            foreach ($this->balances as $balance) {
+                $broken += self::unlike($balance, (string) $section, $places + $stay, $all);
+            }
+        }
+
+        return $broken;
+    }
+
+    /**
+     * @param array<string>         $group
+     * @param array<string, string> $places
+     * @param array<string, string> $stay
+     * @param list<string>          $all
+     */
+    private static function torn(array $group, array $places, array $stay, array $all): int
+    {
+        $own = array_intersect_key($places, array_flip($group));
+        if ([] === $own) {
+            return 0;
+        }
+        $stays = array_values(array_filter(array_map(static fn(string $one): ?string => $stay[$one] ?? null, $group)));
+        $nowhere = array_diff(array_intersect($group, $all), array_keys($places), array_keys($stay));
+
+        return \count(array_unique([...array_values($own), ...\array_slice($stays, 0, 1)])) - 1 + \count($nowhere);
+    }
+
+    /**
+     * @param array<string, string> $places
+     * @param list<string>          $all
+     */
+    private static function unlike(Balance $balance, string $section, array $places, array $all): int
+    {
+        $there = array_filter($places, static fn(string $at): bool => $at === $section);
+        $own = array_count_values(array_intersect_key($balance->kinds, $there));
+        $broken = 0;
+        foreach (array_count_values(array_intersect_key($balance->kinds, array_flip($all))) as $kind => $of) {
+            $broken += self::beyond($own[$kind] ?? 0, \count($there), $of, \count($all), $balance->tolerance);
+        }
+
+        return $broken;
+    }
+
+    /**
+     * How many of a kind a section has beyond what is tolerated, rounded up.
+     *
+     * @param int $has  of the kind
+     * @param int $n    people of the section
+     * @param int $of   people of the kind, in all
+     * @param int $all  people in all
+     */
+    public static function beyond(int $has, int $n, int $of, int $all, int $tolerance): int
+    {
+        $off = abs($has * $all - $n * $of) - $tolerance * $all;
+
+        return $off > 0 ? intdiv($off - 1, $all) + 1 : 0;
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Plans;
+
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/**
+ * Places given out by wishes where there are conditions that no flow knows. What is sought is the least sum of costs:
+ * of somebody's nth wish (n - 1)², of nowhere more than of anything else. It begins with the flow without conditions,
+ * whose sum is a bound that no plan is below, and goes on by moving units and having two change places, also for the
+ * worse and against conditions, less and less (simulated annealing: Kirkpatrick, Gelatt, Vecchi 1983); the best that
+ * keeps all conditions is the plan. Where nobody is placed, none is broken, so that there always is one. The same seed
+ * gives the same.
+ */
+final class Search
+{
+    /** Steps for each unit, and at least. */
+    private const STEPS = 200;
+
+    private const LEAST = 20_000;
+
+    /** Steps between two questions whether it goes on. */
+    private const ASK = 2_000;
+
+    private const FEW = 100;
+
+    /** How much worse a step may well be, at first, with many. */
+    private const HEAT = 10;
+
+    /** What breaking a condition by one costs beside nowhere. */
+    private const PRICE = 2;
+
+    private function __construct() {}
+
+    /**
+     * @param list<PlanPerson>          $people
+     * @param list<PlanSection>         $sections
+     * @param array<string, string>     $stay    section by person, of those who stay where they are
+     * @param ?\Closure(int, int): bool $goesOn  as of `Planner`
+     */
+    public static function plan(
+        array $people,
+        array $sections,
+        array $stay,
+        Conditions $conditions,
+        Lot $lot,
+        ?\Closure $goesOn = null,
+    ): Searched {
+        usort($people, static fn(PlanPerson $a, PlanPerson $b): int => $a->id <=> $b->id);
+        usort($sections, static fn(PlanSection $a, PlanSection $b): int => $a->id <=> $b->id);
+        $costs = self::costs($people, $sections);
+        $flow = new Flow($costs, array_map(static fn(PlanSection $section): int => $section->places, $sections));
+        $flow->settle();
+        $units = Units::of($people, $sections, $stay, $conditions, $costs);
+        $bound = self::bound($units);
+        [$best, $cost] = self::best($units, $flow, new Randomizer(
+            new Xoshiro256StarStar(hash('sha256', $lot->seed, true)),
+        ), $goesOn);
+        $places = $unplaced = [];
+        foreach ($units->members as $unit => $members) {
+            foreach ($members as $n) {
+                $section = $sections[$best[$unit]] ?? null;
+                null === $section
+                    ? $unplaced[] = $people[$n]->id
+                    : $places[$people[$n]->id] = $section->id;
+            }
+        }
+        sort($unplaced);
+        ksort($places);
+
+        return new Searched(new Plan($places, $unplaced, $cost === $bound), $cost, $bound);
+    }
+
+    /** What all units cost at least: each takes one place, however many it is, and no other condition holds. */
+    private static function bound(Units $units): int
+    {
+        $flow = new Flow($units->costs, $units->places);
+        $flow->settle();
+        $bound = 0;
+        foreach ($flow->at() as $unit => $section) {
+            $bound += $units->costs[$unit][$section];
+        }
+
+        return $bound;
+    }
+
+    /**
+     * @param list<PlanPerson>  $people
+     * @param list<PlanSection> $sections
+     *
+     * @return array<int, array<int, int>> by person and section, `Flow::NOWHERE` among them
+     */
+    private static function costs(array $people, array $sections): array
+    {
+        $worst = 1;
+        foreach ($people as $person) {
+            $worst = max($worst, 1 + \count($person->wishes));
+        }
+        $costs = [];
+        foreach ($people as $n => $person) {
+            foreach ($sections as $m => $section) {
+                $rank = $person->rank($section->id);
+                null === $rank || ($costs[$n][$m] = ($rank - 1) ** 2);
+            }
+            $costs[$n][Flow::NOWHERE] = 4 * $worst * $worst * ($person->placed ? 2 : 1);
+        }
+
+        return $costs;
+    }
+
+    /**
+     * @param ?\Closure(int, int): bool $goesOn
+     *
+     * @return array{array<int, int>, int} section by unit, and what it costs
+     */
+    private static function best(Units $units, Flow $flow, Randomizer $dice, ?\Closure $goesOn): array
+    {
+        $now = new Arrangement($units);
+        [$best, $cost] = [$now->all(), $now->cost];
+        $many = \count($units->sizes);
+        if (0 === $many) {
+            return [$best, $cost];
+        }
+        self::begin($now, $units, $flow);
+        $price = self::PRICE * max(1, ...array_column($units->costs, Flow::NOWHERE));
+        // Of few all ways are gone through; with many, the flow is near what is sought.
+        $heat = (float) ($many < self::FEW ? $price : min($price, self::HEAT));
+        $steps = max(self::LEAST, self::STEPS * $many);
+        $cool = (0.05 / $heat) ** (1 / $steps);
+        $choices = array_map(static function (array $own): array {
+            asort($own);
+
+            return array_keys($own);
+        }, $units->costs);
+        for ($step = 0; $step < $steps; ++$step) {
+            if (0 === $now->broken && $now->cost < $cost) {
+                [$best, $cost] = [$now->all(), $now->cost];
+            }
+            if (0 === $step % self::ASK && null !== $goesOn && !$goesOn($step, $steps)) {
+                break;
+            }
+            $heat *= $cool;
+            self::step($now, $units, $choices, $dice, $price, $heat);
+        }
+
+        return 0 === $now->broken && $now->cost < $cost ? [$now->all(), $now->cost] : [$best, $cost];
+    }
+
+    /** Puts units where the flow has the first of them, as far as they may be there and there is room. */
+    private static function begin(Arrangement $now, Units $units, Flow $flow): void
+    {
+        foreach ($units->members as $unit => $members) {
+            $section = $flow->at()[$members[0]] ?? Flow::NOWHERE;
+            if (isset($units->costs[$unit][$section]) && $now->fits($section, $units->sizes[$unit])) {
+                $now->move($unit, $section);
+            }
+        }
+    }
+
+    /**
+     * Moves one unit, or has two change places, where that is better or the heat allows it.
+     *
+     * @param list<list<int>> $choices sections by unit, the cheapest first
+     */
+    private static function step(
+        Arrangement $now,
+        Units $units,
+        array $choices,
+        Randomizer $dice,
+        int $price,
+        float $heat,
+    ): void {
+        $unit = $dice->getInt(0, \count($units->sizes) - 1);
+        $from = $now->at($unit);
+        // What is wished more is tried more often.
+        $rare = $dice->getInt(0, 999_999) / 1_000_000;
+        $to = $choices[$unit][(int) (\count($choices[$unit]) * $rare * $rare * $rare)];
+        if ($to === $from) {
+            return;
+        }
+        $before = $now->cost + $price * $now->broken;
+        $other = null;
+        if (!$now->fits($to, $units->sizes[$unit])) {
+            $there = $now->in($to);
+            if ([] === $there) {
+                return;
+            }
+            $other = $there[$dice->getInt(0, \count($there) - 1)];
+            $more = $units->sizes[$unit] - $units->sizes[$other];
+            $back = isset($units->costs[$other][$from]) ? $from : Flow::NOWHERE;
+            if (!$now->fits($to, $more) || ($back === $from && !$now->fits($from, -$more))) {
+                return;
+            }
+            $now->move($other, $back);
+        }
+        $now->move($unit, $to);
+        $worse = $now->cost + $price * $now->broken - $before;
+        if ($worse > 0 && $dice->getInt(0, 1_000_000) > 1_000_000 * exp(-$worse / $heat)) {
+            $now->move($unit, $from);
+            null === $other || $now->move($other, $to);
+        }
+    }
+}
