@@ -11,8 +11,15 @@ final readonly class Plan
      * @param array<string, string> $places   section by person
      * @param list<string>          $unplaced people
      * @param bool                  $proven   whether no other way is better; not where it was told to stop before
+     * @param ?float                $better   where it was searched for: by what share of what it costs another one
+     *     could be better at most
      */
-    public function __construct(public array $places, public array $unplaced, public bool $proven = true) {}
+    public function __construct(
+        public array $places,
+        public array $unplaced,
+        public bool $proven = true,
+        public ?float $better = null,
+    ) {}
 
     /**
      * @param list<PlanPerson>  $people   as the flow numbers them

@@ -20,6 +20,7 @@ final readonly class Question
         public array $stay,
         public array $quiet,
         public array $there,
+        public Conditions $conditions,
     ) {}
 
     /**
@@ -29,7 +30,12 @@ final readonly class Question
      * @param list<Candidate>     $candidates
      * @param array<string, ?int> $places     of each section with those who are there; null for no limit
      */
-    public static function of(array $candidates, array $places, Moves $moves): self
+    public static function of(
+        array $candidates,
+        array $places,
+        Moves $moves,
+        Conditions $conditions = new Conditions()
+    ): self
     {
         $people = $stay = $quiet = $there = $taken = [];
         foreach ($candidates as $one) {
@@ -61,6 +67,6 @@ final readonly class Question
             $sections[] = new PlanSection((string) $id, $left);
         }
 
-        return new self($people, $sections, $stay, $quiet, $there);
+        return new self($people, $sections, $stay, $quiet, $there, $conditions);
     }
 }

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Plans;
 
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
-
 /**
  * Places given out by wishes where there are conditions that no flow knows. What is sought is the least sum of costs:
- * of somebody's nth wish (n - 1)², of nowhere more than of anything else. It begins with the flow without conditions,
- * whose sum is a bound that no plan is below, and goes on by moving units and having two change places, also for the
+ * of somebody's nth wish (n - 1)², more where they move only to make room, and of nowhere more than of anything else.
+ * It begins with the flow without conditions, and goes on by moving units and having two change places, also for the
  * worse and against conditions, less and less (simulated annealing: Kirkpatrick, Gelatt, Vecchi 1983); the best that
- * keeps all conditions is the plan. Where nobody is placed, none is broken, so that there always is one. The same seed
- * gives the same.
+ * keeps all conditions is the plan. Where nobody is placed, none is broken, so that there always is one. What the flow
+ * of units costs without conditions is a bound that no plan is below. The same seed gives the same.
  */
 final class Search
 {
@@ -39,26 +36,26 @@ final class Search
      * @param list<PlanPerson>          $people
      * @param list<PlanSection>         $sections
      * @param array<string, string>     $stay    section by person, of those who stay where they are
+     * @param array<string, string>     $there   section by person, of those who move only to make room
      * @param ?\Closure(int, int): bool $goesOn  as of `Planner`
      */
     public static function plan(
         array $people,
         array $sections,
         array $stay,
+        array $there,
         Conditions $conditions,
         Lot $lot,
         ?\Closure $goesOn = null,
     ): Searched {
         usort($people, static fn(PlanPerson $a, PlanPerson $b): int => $a->id <=> $b->id);
         usort($sections, static fn(PlanSection $a, PlanSection $b): int => $a->id <=> $b->id);
-        $costs = self::costs($people, $sections);
+        $costs = self::costs($people, $sections, $there);
         $flow = new Flow($costs, array_map(static fn(PlanSection $section): int => $section->places, $sections));
         $flow->settle();
         $units = Units::of($people, $sections, $stay, $conditions, $costs);
         $bound = self::bound($units);
-        [$best, $cost] = self::best($units, $flow, new Randomizer(
-            new Xoshiro256StarStar(hash('sha256', $lot->seed, true)),
-        ), $goesOn);
+        [$best, $cost] = self::best($units, $flow, new Chance($lot->seed), $goesOn);
         $places = $unplaced = [];
         foreach ($units->members as $unit => $members) {
             foreach ($members as $n) {
@@ -71,7 +68,9 @@ final class Search
         sort($unplaced);
         ksort($places);
 
-        return new Searched(new Plan($places, $unplaced, $cost === $bound), $cost, $bound);
+        $better = 0 === $cost ? 0.0 : ($cost - $bound) / $cost;
+
+        return new Searched(new Plan($places, $unplaced, $cost === $bound, $better), $cost, $bound);
     }
 
     /** What all units cost at least: each takes one place, however many it is, and no other condition holds. */
@@ -90,10 +89,11 @@ final class Search
     /**
      * @param list<PlanPerson>  $people
      * @param list<PlanSection> $sections
+     * @param array<string, string> $there
      *
      * @return array<int, array<int, int>> by person and section, `Flow::NOWHERE` among them
      */
-    private static function costs(array $people, array $sections): array
+    private static function costs(array $people, array $sections, array $there): array
     {
         $worst = 1;
         foreach ($people as $person) {
@@ -101,9 +101,14 @@ final class Search
         }
         $costs = [];
         foreach ($people as $n => $person) {
+            $at = $there[$person->id] ?? null;
+            $moves = null === $at ? 0 : 2 * $worst * $worst;
             foreach ($sections as $m => $section) {
                 $rank = $person->rank($section->id);
-                null === $rank || ($costs[$n][$m] = ($rank - 1) ** 2);
+                null === $rank || ($costs[$n][$m] = $moves + ($rank - 1) ** 2);
+                if ($section->id === $at) {
+                    $costs[$n][$m] = 0;
+                }
             }
             $costs[$n][Flow::NOWHERE] = 4 * $worst * $worst * ($person->placed ? 2 : 1);
         }
@@ -116,7 +121,7 @@ final class Search
      *
      * @return array{array<int, int>, int} section by unit, and what it costs
      */
-    private static function best(Units $units, Flow $flow, Randomizer $dice, ?\Closure $goesOn): array
+    private static function best(Units $units, Flow $flow, Chance $dice, ?\Closure $goesOn): array
     {
         $now = new Arrangement($units);
         [$best, $cost] = [$now->all(), $now->cost];
@@ -169,14 +174,14 @@ final class Search
         Arrangement $now,
         Units $units,
         array $choices,
-        Randomizer $dice,
+        Chance $dice,
         int $price,
         float $heat,
     ): void {
-        $unit = $dice->getInt(0, \count($units->sizes) - 1);
+        $unit = $dice->below(\count($units->sizes));
         $from = $now->at($unit);
         // What is wished more is tried more often.
-        $rare = $dice->getInt(0, 999_999) / 1_000_000;
+        $rare = $dice->share();
         $to = $choices[$unit][(int) (\count($choices[$unit]) * $rare * $rare * $rare)];
         if ($to === $from) {
             return;
@@ -188,7 +193,7 @@ final class Search
             if ([] === $there) {
                 return;
             }
-            $other = $there[$dice->getInt(0, \count($there) - 1)];
+            $other = $there[$dice->below(\count($there))];
             $more = $units->sizes[$unit] - $units->sizes[$other];
             $back = isset($units->costs[$other][$from]) ? $from : Flow::NOWHERE;
             if (!$now->fits($to, $more) || ($back === $from && !$now->fits($from, -$more))) {
@@ -198,7 +203,7 @@ final class Search
         }
         $now->move($unit, $to);
         $worse = $now->cost + $price * $now->broken - $before;
-        if ($worse > 0 && $dice->getInt(0, 1_000_000) > 1_000_000 * exp(-$worse / $heat)) {
+        if ($worse > 0 && $dice->share() > exp(-$worse / $heat)) {
             $now->move($unit, $from);
             null === $other || $now->move($other, $to);
         }

@@ -21,8 +21,12 @@ final readonly class WhatIf
      * @param list<Candidate>     $candidates
      * @param array<string, ?int> $places     by section
      */
-    public function question(array $candidates, array $places, Moves $moves): Question
-    {
+    public function question(
+        array $candidates,
+        array $places,
+        Moves $moves,
+        Conditions $conditions = new Conditions(),
+    ): Question {
         $others = array_map(
             fn(Candidate $one): Candidate => new Candidate(
                 $one->id,

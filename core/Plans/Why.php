@@ -14,6 +14,7 @@ final readonly class Why
      * @param list<string> $cannot   sections they wished more, at whose time they have something else
      * @param list<string> $onePlace for who is nowhere: sections in which one place more would place them, as they wish
      * @param list<string> $anHour   for who is nowhere: sections that another hour would make possible, as they wish
+     * @param list<string> $kept     sections they wished more, that have room: conditions of the plan keep them away
      */
     public function __construct(
         public Because $because,
@@ -23,14 +24,20 @@ final readonly class Why
         public array $cannot = [],
         public array $onePlace = [],
         public array $anHour = [],
+        public array $kept = [],
     ) {}
 
     /** @return array<string, self> by person, of all that a question is about */
     public static function all(Question $question, Plan $plan): array
     {
-        $why = [];
+        $why = $full = [];
+        $held = array_count_values($plan->places);
+        foreach ($question->sections as $section) {
+            // Without conditions whoever is not there found it full, whoever moved on later.
+            $full[$section->id] = $question->conditions->none() || ($held[$section->id] ?? 0) >= $section->places;
+        }
         foreach ($question->people as $person) {
-            $one = self::of($person, $question->sections, $plan->places[$person->id] ?? null);
+            $one = self::of($person, $question->sections, $plan->places[$person->id] ?? null, $full);
             $why[$person->id] = match (true) {
                 isset($question->quiet[$person->id]) => $one->unsaid(),
                 isset($question->there[$person->id]) => $one->moved($question->there[$person->id]),
@@ -55,24 +62,37 @@ final readonly class Why
     {
         return match ($this->because) {
             Because::Wish => new self(Because::Stays, $this->section),
-            Because::Unnamed => new self(Because::Wishless, $this->section, full: $this->full),
+            Because::Unnamed => new self(Because::Wishless, $this->section, full: $this->full, kept: $this->kept),
             default => $this,
         };
     }
 
-    /** @param list<PlanSection> $sections */
-    private static function of(PlanPerson $person, array $sections, ?string $at): self
+    /**
+     * @param list<PlanSection>   $sections
+     * @param array<string, bool> $taken    by section: whether others have all places
+     */
+    private static function of(PlanPerson $person, array $sections, ?string $at, array $taken): self
     {
         $rank = null === $at ? null : $person->rank($at);
-        $full = $cannot = $possible = $impossible = [];
+        $full = $cannot = $possible = $impossible = $kept = [];
         foreach ($sections as $section) {
             $wished = array_search($section->id, $person->wishes, true);
             $place = false === $wished ? \count($person->wishes) + 1 : $wished + 1;
             $may = !\in_array($section->id, $person->cannot, true);
-            $may ? ($possible[$section->id] = $place) : ($impossible[$section->id] = $place);
-            if (false !== $wished && (null === $rank || $place < $rank)) {
-                $may ? ($full[$section->id] = $place) : ($cannot[$section->id] = $place);
+            $free = $may && !$taken[$section->id];
+            match (true) {
+                $free => null,
+                $may => $possible[$section->id] = $place,
+                default => $impossible[$section->id] = $place,
+            };
+            if (false === $wished || (null !== $rank && $place >= $rank)) {
+                continue;
             }
+            match (true) {
+                $free => $kept[$section->id] = $place,
+                $may => $full[$section->id] = $place,
+                default => $cannot[$section->id] = $place,
+            };
         }
         $isWish = null !== $at && \in_array($at, $person->wishes, true);
 
@@ -89,6 +109,7 @@ final readonly class Why
             self::inOrder($cannot),
             null === $at ? self::inOrder($possible) : [],
             null === $at ? self::inOrder($impossible) : [],
+            self::inOrder($kept),
         );
     }
 

@@ -159,8 +159,8 @@ final readonly class PlanHandler
     private function note(Why $why): Said
     {
         return null === $why->wish
-            ? Said::of('plans.note-'.$why->because->value)
-            : Said::with('plans.note-wish', n: $why->wish);
+            ? Said::of('plans.note.'.$why->because->value)
+            : Said::with('plans.note.wish', n: $why->wish);
     }
 
     private function terms(SiteAccess $access, PlanRequest $request): PlanTerms

@@ -24,7 +24,7 @@ final class SearchTest extends TestCase
     {
         for ($seed = 1; $seed <= 24; ++$seed) {
             [$people, $sections, $stay, $conditions] = self::drawn(new Dice($seed));
-            $found = Search::plan($people, $sections, $stay, $conditions, new Lot('seed'));
+            $found = Search::plan($people, $sections, $stay, [], $conditions, new Lot('seed'));
             $best = \PHP_INT_MAX;
             foreach (self::ways($people, $sections) as $way) {
                 if (0 === $conditions->broken($way, $stay, self::all($people, $stay))) {
@@ -53,11 +53,11 @@ final class SearchTest extends TestCase
             array_fill_keys($ids, 15),
             [new Balance($levels, 2)],
         );
-        $found = Search::plan($people, $sections, [], $conditions, new Lot('many'));
+        $found = Search::plan($people, $sections, [], [], $conditions, new Lot('many'));
         self::assertKept($found, $people, $sections, [], $conditions);
         self::assertSame([], $found->plan->unplaced);
-        self::assertEquals($found, Search::plan(array_reverse($people), $sections, [], $conditions, new Lot('many')));
-        $early = Search::plan($people, $sections, [], $conditions, new Lot('many'), static fn(): bool => false);
+        self::assertEquals($found, Search::plan(array_reverse($people), $sections, [], [], $conditions, new Lot('many')));
+        $early = Search::plan($people, $sections, [], [], $conditions, new Lot('many'), static fn(): bool => false);
         self::assertKept($early, $people, $sections, [], $conditions);
     }
 
@@ -65,7 +65,7 @@ final class SearchTest extends TestCase
     {
         $people = [new PlanPerson('ada'), new PlanPerson('bo'), new PlanPerson('cy')];
         $conditions = new Conditions([['ada', 'bo']], [['bo', 'ada']]);
-        $found = Search::plan($people, [new PlanSection('a', 3)], [], $conditions, new Lot('seed'));
+        $found = Search::plan($people, [new PlanSection('a', 3)], [], [], $conditions, new Lot('seed'));
         self::assertSame(['ada', 'bo'], $found->plan->unplaced);
     }
 
@@ -74,16 +74,28 @@ final class SearchTest extends TestCase
         $people = [new PlanPerson('ada', ['b']), new PlanPerson('bo', ['a'])];
         $sections = [new PlanSection('a', 3), new PlanSection('b', 3)];
         $conditions = new Conditions([['ada', 'cy']], [['bo', 'cy']]);
-        $found = Search::plan($people, $sections, ['cy' => 'a'], $conditions, new Lot('seed'));
+        $found = Search::plan($people, $sections, ['cy' => 'a'], [], $conditions, new Lot('seed'));
         self::assertSame(['ada' => 'a', 'bo' => 'b'], $found->plan->places);
         self::assertSame([2, 2, true], [$found->cost, $found->bound, $found->plan->proven]);
+    }
+
+    public function testWhoeverMovesOnlyToMakeRoomStaysWhereTheyCan(): void
+    {
+        $people = [new PlanPerson('ada', ['b'], placed: true), new PlanPerson('bo', ['a'], ['b'])];
+        $sections = [new PlanSection('a', 2), new PlanSection('b', 2)];
+        $there = ['ada' => 'a'];
+        $found = Search::plan($people, $sections, [], $there, new Conditions(), new Lot('seed'));
+        self::assertSame(['ada' => 'a', 'bo' => 'a'], $found->plan->places);
+        $apart = new Conditions(apart: [['ada', 'bo']]);
+        $found = Search::plan($people, $sections, [], $there, $apart, new Lot('seed'));
+        self::assertSame(['ada' => 'b', 'bo' => 'a'], $found->plan->places);
     }
 
     public function testWithoutConditionsItIsTheFlow(): void
     {
         $people = array_map(static fn(int $n): PlanPerson => new PlanPerson("p$n", ['a', 'b']), range(1, 8));
         $sections = [new PlanSection('a', 4), new PlanSection('b', 4)];
-        $found = Search::plan($people, $sections, [], new Conditions(), new Lot('seed'));
+        $found = Search::plan($people, $sections, [], [], new Conditions(), new Lot('seed'));
         self::assertSame([4, true], [$found->cost, $found->plan->proven]);
     }
 

@@ -112,7 +112,14 @@ final class TallyTest extends TestCase
             ['a' => 2, 'b' => 2],
             Moves::Few,
         );
-        $plan = Planner::plan($question->people, $question->sections, $question->there, new Lot('seed'));
+        $plan = Planner::plan(
+            $question->people,
+            $question->sections,
+            $question->stay,
+            $question->there,
+            $question->conditions,
+            new Lot('seed'),
+        );
         $why = Why::all($question, $plan);
         self::assertSame(
             ['makes-room', 'stays', 'wishless'],
