@@ -34,9 +34,8 @@ final readonly class Question
         array $candidates,
         array $places,
         Moves $moves,
-        Conditions $conditions = new Conditions()
-    ): self
-    {
+        Conditions $conditions = new Conditions(),
+    ): self {
         $people = $stay = $quiet = $there = $taken = [];
         foreach ($candidates as $one) {
             $at = null !== $one->at && \array_key_exists($one->at, $places) ? $one->at : null;

@@ -39,10 +39,8 @@ final readonly class WhatIf
         );
         $changed = array_replace($places, array_intersect_key($this->places, $places));
 
-        return Question::of(
-            $others,
-            null === $this->more ? $changed : [...$changed, self::MORE => $this->more],
-            $moves
-        );
+        null === $this->more || ($changed[self::MORE] = $this->more);
+
+        return Question::of($others, $changed, $moves, $conditions);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Plans;
 
 use MintDoor\Core\Plans\Lot;
-use MintDoor\Core\Plans\Planner;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -32,7 +31,7 @@ final class CheckPlanCommand extends Command
             return Command::INVALID;
         }
         $record = PlanRecord::read($kept);
-        $plan = Planner::plan($record->people, $record->sections, $record->there, new Lot($kept['seed']));
+        $plan = $record->plan(new Lot($kept['seed']));
         $said = array_column((array) ($kept['places'] ?? []), 'section', 'person');
         $differ = 0;
         foreach ($record->people as $person) {

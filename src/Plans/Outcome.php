@@ -10,13 +10,19 @@ use MintDoor\Core\Plans\Why;
 /** What a plan came to, as it is kept: where everybody is put, and why. */
 final readonly class Outcome
 {
-    private const LISTS = ['full', 'cannot', 'onePlace', 'anHour'];
+    private const LISTS = ['full', 'cannot', 'onePlace', 'anHour', 'kept'];
 
     /**
      * @param array<string, Why> $why    by person
      * @param bool               $proven whether no other way is better, and it was not told to stop before
+     * @param ?float             $better as of `Plan`
      */
-    public function __construct(public array $why, public bool $proven, public PlanRecord $record) {}
+    public function __construct(
+        public array $why,
+        public bool $proven,
+        public ?float $better,
+        public PlanRecord $record,
+    ) {}
 
     /** @param array<string, mixed> $kept as `kept()` */
     public static function read(array $kept): self
@@ -39,7 +45,14 @@ final readonly class Outcome
             );
         }
 
-        return new self($why, true === ($kept['proven'] ?? false), PlanRecord::read((array) ($kept['record'] ?? [])));
+        $better = $kept['better'] ?? null;
+
+        return new self(
+            $why,
+            true === ($kept['proven'] ?? false),
+            is_numeric($better) ? (float) $better : null,
+            PlanRecord::read((array) ($kept['record'] ?? []))
+        );
     }
 
     /** @return array<string, mixed> */
@@ -54,7 +67,7 @@ final readonly class Outcome
             $all[$person]['because'] = $why->because->value;
         }
 
-        return ['why' => $all, 'proven' => $this->proven, 'record' => $this->record->kept()];
+        return ['why' => $all, 'proven' => $this->proven, 'better' => $this->better, 'record' => $this->record->kept()];
     }
 
     /** @return array<string, int> how many it puts into each section */

@@ -13,6 +13,7 @@ final readonly class OwnPlace
      * @param list<string>                           $full    sections they wished more: others have all places
      * @param list<string>                           $cannot  sections they wished more, that they have something at
      *     the time of
+     * @param list<string>                           $kept    sections they wished more, that conditions kept them from
      * @param list<array{section: string, lot: int}> $lots    theirs
      */
     public function __construct(
@@ -21,6 +22,7 @@ final readonly class OwnPlace
         public ?int $wish,
         public array $full,
         public array $cannot,
+        public array $kept,
         public string $seed,
         public string $person,
         public array $lots,

@@ -166,7 +166,7 @@ final readonly class PlanHandler
     private function terms(SiteAccess $access, PlanRequest $request): PlanTerms
     {
         $errors = new FieldErrors();
-        $places = [];
+        $places = $least = [];
         foreach ($request->sections as $n => $each) {
             $section = $access->site->sections[$each->id] ?? null;
             if (null === $section || $section->retired || \array_key_exists($each->id, $places)) {
@@ -178,11 +178,27 @@ final readonly class PlanHandler
                     Said::with('plans.more-than-seats', n: $section->seats),
                 );
             }
+            if (null !== $each->least && $each->least > ($each->places ?? $section->seats ?? $each->least)) {
+                $errors->add("sections/$n/least", 'more', 'plans.least-more');
+            }
             $places[$each->id] = $each->places;
+            null === $each->least || ($least[$each->id] = $each->least);
         }
         $errors->check();
 
-        return new PlanTerms($places, Moves::from($request->moves), array_values(array_unique($request->stays)));
+        return new PlanTerms(
+            $places,
+            Moves::from($request->moves),
+            array_values(array_unique($request->stays)),
+            $least,
+            $request->together,
+            $request->apart,
+            array_map(static fn(BalanceRequest $one): array => [
+                'by' => $one->by,
+                'label' => trim($one->label),
+                'tolerance' => $one->tolerance,
+            ], $request->balances),
+        );
     }
 
     /** @return array{?int, ?int} */

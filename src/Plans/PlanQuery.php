@@ -119,6 +119,7 @@ final readonly class PlanQuery
             $why->cannot ?? [],
             $why->onePlace ?? [],
             $why->anHour ?? [],
+            $why->kept ?? [],
         );
     }
 
@@ -132,17 +133,22 @@ final readonly class PlanQuery
     ): PlanShown {
         [$from, $until] = $plan->days($access->zone());
         $terms = PlanTerms::read($plan->terms);
-        $stays = [];
-        foreach ($terms->stays as $id) {
-            isset($planned[$id]) && ($stays[] = new Somebody($id, PersonRow::name($planned[$id]->person)));
-        }
+        $named = static fn(array $ids): array => array_values(
+            array_map(
+                static fn(string $id): Somebody => new Somebody($id, PersonRow::name($planned[$id]->person)),
+                array_filter($ids, static fn(string $id): bool => isset($planned[$id])),
+            ),
+        );
         $json = static fn(?int $instant): ?string => null === $instant ? null : Instant::toJson($instant);
         $list = $plan->changeList?->id;
 
         return new PlanShown(
             $plan->state,
             $terms->moves->value,
-            $stays,
+            $named($terms->stays),
+            array_map($named, $terms->together),
+            array_map($named, $terms->apart),
+            $terms->balances,
             $from,
             $until,
             $plan->asks($access->now),
@@ -214,6 +220,7 @@ final readonly class PlanQuery
                 $section->seats,
                 isset($used[$id]),
                 $terms?->places[$id] ?? null,
+                $terms?->least[$id] ?? null,
                 $now[$id] ?? 0,
                 $first[$id] ?? 0,
                 $wished[$id] ?? 0,

@@ -16,6 +16,9 @@ final readonly class PlanRequest
      * @param list<PlanSectionRequest> $sections
      * @param 'nobody'|'few'|'all'     $moves who of those in one of them may go to another
      * @param list<string>             $stays ids of people who stay where they are all the same
+     * @param list<list<string>>       $together ids of people who are in one section
+     * @param list<list<string>>       $apart ids of people of whom no two are in one section
+     * @param list<BalanceRequest>     $balances
      */
     public function __construct(
         #[Assert\Count(
@@ -35,5 +38,37 @@ final readonly class PlanRequest
         /** Days on which learners say what they wish; null where nobody is asked. */
         #[Assert\Date(message: 'shared.write-first-day-year')] public ?string $wishesFrom = null,
         #[Assert\Date(message: 'shared.write-last-day-year')] public ?string $wishesUntil = null,
+        #[Assert\Count(max: 300, maxMessage: 'plans.fewer-groups')]
+        #[Assert\All([
+            new Assert\Type('array'),
+            new Assert\Count(
+                min: 2,
+                max: 60,
+                minMessage: 'plans.group-2-60',
+                maxMessage: 'plans.group-2-60',
+            ),
+            new Assert\All([
+                new Assert\Type('string'),
+                new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
+            ]),
+        ])]
+        public array $together = [],
+        #[Assert\Count(max: 300, maxMessage: 'plans.fewer-groups')]
+        #[Assert\All([
+            new Assert\Type('array'),
+            new Assert\Count(
+                min: 2,
+                max: 60,
+                minMessage: 'plans.group-2-60',
+                maxMessage: 'plans.group-2-60',
+            ),
+            new Assert\All([
+                new Assert\Type('string'),
+                new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
+            ]),
+        ])]
+        public array $apart = [],
+        #[Assert\Count(max: 3, maxMessage: 'plans.fewer-balances')]
+        #[Assert\Valid] public array $balances = [],
     ) {}
 }

@@ -6,7 +6,6 @@ namespace MintDoor\Plans;
 
 use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\Plan;
-use MintDoor\Core\Plans\Planner;
 use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\WhatIf;
 use MintDoor\Core\Plans\Why;
@@ -98,7 +97,7 @@ final readonly class PlanRunner
         $until = microtime(true) + self::TRIED;
         $found = self::computed($question, (string) $plan->seed, static fn(): bool => microtime(true) < $until);
 
-        return new Outcome(Why::all($question, $found), $found->proven, PlanRecord::of($question));
+        return self::outcome($question, $found);
     }
 
     /** @return int how many whose worker was lost got another one */
@@ -146,12 +145,17 @@ final readonly class PlanRunner
     /** @param ?\Closure(int, int): bool $goesOn */
     private static function computed(Question $question, string $seed, ?\Closure $goesOn = null): Plan
     {
-        return Planner::plan($question->people, $question->sections, $question->there, new Lot($seed), $goesOn);
+        return PlanRecord::of($question)->plan(new Lot($seed), $goesOn);
+    }
+
+    private static function outcome(Question $question, Plan $plan): Outcome
+    {
+        return new Outcome(Why::all($question, $plan), $plan->proven, $plan->better, PlanRecord::of($question));
     }
 
     private function keep(SitePlan $stored, Question $question, Plan $plan): void
     {
-        $stored->outcome = (new Outcome(Why::all($question, $plan), $plan->proven, PlanRecord::of($question)))->kept();
+        $stored->outcome = self::outcome($question, $plan)->kept();
         $stored->state = SitePlan::COMPUTED;
         ++$stored->version;
     }

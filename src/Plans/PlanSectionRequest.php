@@ -14,5 +14,7 @@ final readonly class PlanSectionRequest
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')] public string $id,
         /** Null for as many as it has seats. */
         #[Assert\Range(notInRangeMessage: 'plans.places-0-9999', min: 0, max: 9_999)] public ?int $places = null,
+        /** How many it has at least, where it has anybody. */
+        #[Assert\Range(notInRangeMessage: 'plans.places-0-9999', min: 0, max: 9_999)] public ?int $least = null,
     ) {}
 }

@@ -11,6 +11,7 @@ final readonly class PlanSectionShown
      * @param ?int $seats  null where there is no limit
      * @param bool $used   whether the plan puts people into it
      * @param ?int $places how many of the site it takes, where the plan says so; null for as many as it has seats
+     * @param ?int $least  how many it has at least, where it has anybody
      * @param int  $now    learners who are in it
      * @param int  $first  how many wish it first; `wished` how many wish it at all
      * @param ?int $after  how many the plan puts there, with those who stay; null where none was computed
@@ -21,6 +22,7 @@ final readonly class PlanSectionShown
         public ?int $seats,
         public bool $used,
         public ?int $places,
+        public ?int $least,
         public int $now,
         public int $first,
         public int $wished,

@@ -13,6 +13,9 @@ final readonly class PlanShown
      * @param string          $state      one of `SitePlan`
      * @param string          $moves      who of those in a section may go to another, one of `Moves`
      * @param list<Somebody>  $stays      who stays all the same
+     * @param list<list<Somebody>> $together people who are in one section
+     * @param list<list<Somebody>> $apart people of whom no two are in one section
+     * @param list<array{by: string, label: string, tolerance: int}> $balances
      * @param ?string         $wishesFrom day; `wishesUntil` too
      * @param bool            $asks       whether wishes may be said now
      * @param bool            $comes      whether that is still to come
@@ -31,6 +34,9 @@ final readonly class PlanShown
         public string $state,
         public string $moves,
         public array $stays,
+        public array $together,
+        public array $apart,
+        public array $balances,
         public ?string $wishesFrom,
         public ?string $wishesUntil,
         public bool $asks,

@@ -18,6 +18,7 @@ final readonly class PlannedShown
      * @param list<string> $cannot   sections they wished more, at whose time they have something else
      * @param list<string> $onePlace for who is nowhere: where one place more would place them
      * @param list<string> $anHour   for who is nowhere: what another hour would make possible
+     * @param list<string> $kept     sections they wished more, that have room: conditions keep them away
      */
     public function __construct(
         public Somebody $person,
@@ -29,5 +30,6 @@ final readonly class PlannedShown
         public array $cannot,
         public array $onePlace,
         public array $anHour,
+        public array $kept,
     ) {}
 }

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
+use MintDoor\Core\Plans\Balance;
 use MintDoor\Core\Plans\Candidate;
+use MintDoor\Core\Plans\Conditions;
 use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\WhatIf;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Weeks\Clash;
 use MintDoor\Core\Weeks\Commitments;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\PlannedPeople;
 use MintDoor\Plans\Repository\Wishes;
@@ -25,6 +28,7 @@ final readonly class Questions
         private Wishes $wishes,
         private Meetings $meetings,
         private Attendances $attendances,
+        private Labels $labels,
     ) {}
 
     public function of(SiteAccess $access, SitePlan $plan, WhatIf $whatIf = new WhatIf()): Question
@@ -57,7 +61,7 @@ final readonly class Questions
             $places[$section] = $terms->placesOf($access->site, $section);
         }
 
-        return $whatIf->question($candidates, $places, $terms->moves);
+        return $whatIf->question($candidates, $places, $terms->moves, $this->conditions($terms, $sections, $planned));
     }
 
     /**
@@ -78,6 +82,54 @@ final readonly class Questions
             $sections,
             $kept,
         );
+    }
+
+    /**
+     * @param list<string>           $sections
+     * @param array<string, Planned> $planned
+     */
+    private function conditions(PlanTerms $terms, array $sections, array $planned): Conditions
+    {
+        $here = static fn(array $group): array => array_values(
+            array_filter($group, static fn(string $person): bool => isset($planned[$person])),
+        );
+        $groups = static fn(array $all): array => array_values(
+            array_filter(array_map($here, $all), static fn(array $group): bool => \count($group) > 1),
+        );
+        $balances = [];
+        foreach ($terms->balances as $balance) {
+            $balances[] = new Balance($this->kinds($balance['by'], $balance['label'], $planned), $balance['tolerance']);
+        }
+
+        return new Conditions(
+            $groups($terms->together),
+            $groups($terms->apart),
+            array_filter(array_intersect_key($terms->least, array_flip($sections))),
+            $balances,
+        );
+    }
+
+    /**
+     * @param array<string, Planned> $planned
+     *
+     * @return array<string, string> what each is, by person
+     */
+    private function kinds(string $by, string $label, array $planned): array
+    {
+        if ('label' === $by) {
+            $bear = array_flip($this->labels->bearers($label, array_map(strval(...), array_keys($planned))));
+            $kind = static fn(Planned $one, string $id): string => isset($bear[$id]) ? 'with' : 'without';
+        } else {
+            $kind = static fn(Planned $one): string => 'level' === $by
+                ? (string) $one->person->intOrNull('level')
+                : $one->person->string('person_division');
+        }
+        $kinds = [];
+        foreach ($planned as $id => $one) {
+            $kinds[(string) $id] = $kind($one, (string) $id);
+        }
+
+        return $kinds;
     }
 
     /**

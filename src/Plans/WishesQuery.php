@@ -129,6 +129,7 @@ final readonly class WishesQuery
             $why->wish,
             $why->full,
             $why->cannot,
+            $why->kept,
             $plan->seed,
             $person,
             array_map(

@@ -10,6 +10,8 @@ import DockedColumn from '@/ui/DockedColumn.vue'
 import NumberField from '@/ui/NumberField.vue'
 import OneOf from '@/ui/OneOf.vue'
 import Tick from '@/ui/Tick.vue'
+import LabelInput from '@/roster/LabelInput.vue'
+import PeopleGroups from './PeopleGroups.vue'
 import type { SitePlan } from './plans'
 
 /** What a plan is to do: which sections, how many each takes, whether people may move, and when they are asked. */
@@ -17,13 +19,14 @@ const props = defineProps<{ site: Site; plan: SitePlan }>()
 const emit = defineEmits<{ close: [] }>()
 const begun = props.plan.plan
 const sections = reactive(
-  props.plan.sections.map(({ id, name, seats, used, places, now }) => ({
+  props.plan.sections.map(({ id, name, seats, used, places, least, now }) => ({
     id,
     name,
     seats,
     now,
     used: begun ? used : true,
     places,
+    least,
   })),
 )
 const moves = ref(begun?.moves ?? 'nobody')
@@ -31,6 +34,22 @@ const asks = ref(begun ? begun.wishesUntil !== null : true)
 const from = ref(begun?.wishesFrom ?? '')
 const until = ref(begun?.wishesUntil ?? '')
 const stays = ref(begun?.stays ?? [])
+const together = ref(begun?.together ?? [])
+const apart = ref(begun?.apart ?? [])
+type By = 'level' | 'division' | 'label'
+const balanced = (by: By) => begun?.balances.find((each) => each.by === by)
+const alike = reactive(
+  (['level', 'division', 'label'] as const).map((by) => ({
+    by,
+    on: !!balanced(by),
+    label: balanced(by)?.label ?? '',
+    tolerance: (balanced(by)?.tolerance ?? 1) as number | null,
+  })),
+)
+/** Conditions are rarer than wishes: they are shown once there are some, or when asked for. */
+const conditions = ref(
+  !!begun && !!(begun.together.length || begun.apart.length || begun.balances.length || sections.some((s) => s.least)),
+)
 const wrong = ref<Record<string, string>>({})
 const used = computed(() => sections.filter((section) => section.used))
 /** Places together, unless a section takes as many as come. */
@@ -51,9 +70,14 @@ const save = () =>
       api.PUT('/sites/{site}/plan', {
         params: { path: { site: props.site.id }, header: { 'If-Match': `"${begun?.version ?? 1}"` } },
         body: {
-          sections: used.value.map(({ id, places: n }) => ({ id, places: n })),
+          sections: used.value.map(({ id, places: n, least }) => ({ id, places: n, least })),
           moves: moves.value,
           stays: moves.value !== 'nobody' ? stays.value.map(({ id }) => id) : [],
+          together: together.value.filter((group) => group.length > 1).map((group) => group.map(({ id }) => id)),
+          apart: apart.value.filter((group) => group.length > 1).map((group) => group.map(({ id }) => id)),
+          balances: alike
+            .filter(({ on }) => on)
+            .map(({ by, label, tolerance }) => ({ by, label, tolerance: tolerance ?? 0 })),
           wishesFrom: asks.value ? from.value || null : null,
           wishesUntil: asks.value ? until.value || null : null,
         },
@@ -62,6 +86,10 @@ const save = () =>
     await refreshSite()
     emit('close')
   })
+/** What is wrong with conditions, wherever it is. */
+const ofConditions = computed(() =>
+  Object.fromEntries(Object.entries(wrong.value).filter(([pointer]) => /^\/(together|apart|balances)/.test(pointer))),
+)
 const at = (id: string, field: string) =>
   wrong.value[`/sections/${used.value.findIndex((section) => section.id === id)}/${field}`]
 </script>
@@ -86,6 +114,17 @@ const at = (id: string, field: string) =>
             />
           </label>
           <p v-if="at(section.id, 'places')" class="clay wide" role="alert">{{ at(section.id, 'places') }}</p>
+          <label v-if="section.used && conditions" class="places"
+            ><span class="soft">{{ t('plans.form.least') }}</span>
+            <NumberField
+              v-model="section.least"
+              :label="`${t('plans.form.least')}: ${section.name}`"
+              :min="0"
+              :max="9999"
+              :figures="7"
+            />
+          </label>
+          <p v-if="at(section.id, 'least')" class="clay wide" role="alert">{{ at(section.id, 'least') }}</p>
           <p v-if="at(section.id, 'id')" class="clay wide" role="alert">{{ at(section.id, 'id') }}</p>
         </div>
         <p v-if="wrong['/sections']" class="clay" role="alert">{{ wrong['/sections'] }}</p>
@@ -133,6 +172,42 @@ const at = (id: string, field: string) =>
           <p v-if="wrong['/wishesUntil']" class="clay" role="alert">{{ wrong['/wishesUntil'] }}</p>
           <p class="soft">{{ t('plans.form.told') }}</p>
         </template>
+      </fieldset>
+      <p v-if="!conditions">
+        <button type="button" class="word" @click="conditions = true">{{ t('plans.form.more') }}</button>
+      </p>
+      <fieldset v-else>
+        <legend>{{ t('plans.form.conditions') }}</legend>
+        <p>{{ t('plans.form.together') }}</p>
+        <PeopleGroups
+          v-model="together"
+          :site="site"
+          :label="t('plans.form.together')"
+          :add="t('plans.form.addTogether')"
+        />
+        <p>{{ t('plans.form.apart') }}</p>
+        <PeopleGroups v-model="apart" :site="site" :label="t('plans.form.apart')" :add="t('plans.form.addApart')" />
+        <p>{{ t('plans.form.alike') }}</p>
+        <div v-for="each in alike" :key="each.by" class="row">
+          <Tick v-model="each.on">{{ t(`plans.form.by.${each.by}`) }}</Tick>
+          <LabelInput
+            v-if="each.on && each.by === 'label'"
+            v-model="each.label"
+            :site="site"
+            :label="t('plans.form.by.label')"
+          />
+          <label v-if="each.on" class="places"
+            ><span class="soft">{{ t('plans.form.within') }}</span>
+            <NumberField
+              v-model="each.tolerance"
+              :label="`${t('plans.form.within')}: ${t(`plans.form.by.${each.by}`)}`"
+              :min="0"
+              :max="99"
+              :figures="3"
+            />
+          </label>
+        </div>
+        <p v-for="(sentence, pointer) in ofConditions" :key="pointer" class="clay" role="alert">{{ sentence }}</p>
       </fieldset>
       <p v-if="begun?.outcome" class="brass">{{ t('plans.form.anew') }}</p>
       <p class="acts">
@@ -183,6 +258,7 @@ legend {
   width: 100%;
 }
 .places {
+  margin-left: auto;
   display: flex;
   gap: 8px;
   align-items: center;

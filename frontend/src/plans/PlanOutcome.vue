@@ -7,7 +7,7 @@ import { t } from '@/shared/words'
 import ShareBar, { type Share } from '@/ui/ShareBar.vue'
 import PlannedPeople from './PlannedPeople.vue'
 import WhatIf from './WhatIf.vue'
-import { nthWish, sharesOf, type Plan, type PlanSection } from './plans'
+import { betterOf, nthWish, sharesOf, type Plan, type PlanSection } from './plans'
 
 /** The plan as it is computed: how good it is, for whom there is no place, and who goes where. */
 const props = defineProps<{
@@ -59,6 +59,12 @@ const worst = computed(() => {
       ? t('plans.outcome.allFirst')
       : t('plans.outcome.worst', { wish: nthWish(last) })
 })
+/** How good it is, as far as that is known. */
+const how = computed(() => {
+  const { better = null, proven = false } = outcome.value ?? {}
+  if (better === null) return t(proven ? 'plans.outcome.proven' : 'plans.outcome.stopped')
+  return better ? t('plans.outcome.better', { share: betterOf(better) }) : t('plans.outcome.best')
+})
 const canApply = computed(
   () =>
     !!outcome.value?.moves &&
@@ -93,7 +99,7 @@ const record = computed(() => `/api/v1/sites/${props.site.id}/plan/record`)
     <template v-else>
       <div class="shares"><ShareBar :shares="shares" /></div>
       <p>
-        {{ worst }} {{ t(outcome.proven ? 'plans.outcome.proven' : 'plans.outcome.stopped') }}
+        {{ worst }} {{ how }}
         <template v-if="plan.state === 'applied' && !plan.undone && plan.changeList">
           <strong>{{ t('plans.outcome.applied') }}</strong>
           {{ ' ' }}

@@ -9,6 +9,21 @@ const props = defineProps<{ plan: SitePlan }>()
 const used = computed(() => props.plan.sections.filter((section) => section.used))
 const asks = computed(() => props.plan.plan?.wishesUntil != null)
 const made = computed(() => props.plan.plan?.outcome != null)
+const conditions = computed(() => {
+  const asked = props.plan.plan
+  if (!asked) return ''
+  const groups = (all: { name: string }[][]) => all.map((group) => group.map(({ name }) => name).join(' + ')).join(', ')
+  return [
+    asked.together.length ? t('plans.conditions.together', { names: groups(asked.together) }) : '',
+    asked.apart.length ? t('plans.conditions.apart', { names: groups(asked.apart) }) : '',
+    ...asked.balances.map(({ by, label, tolerance }) =>
+      t('plans.conditions.alike', { by: by === 'label' ? label : t(`plans.form.by.${by}`), n: tolerance }),
+    ),
+    ...used.value.flatMap(({ name, least }) => (least ? t('plans.conditions.least', { name, n: least }) : [])),
+  ]
+    .filter(Boolean)
+    .join(' ')
+})
 const head = computed(() => [
   t('plans.table.section'),
   t('plans.table.places'),
@@ -38,6 +53,7 @@ const who = computed(() =>
   <section :aria-label="t('plans.table.name')">
     <p>{{ who }}</p>
     <div class="wide"><PlainTable :head="head" :rows="rows" :name="t('plans.table.name')" /></div>
+    <p v-if="conditions" class="soft">{{ conditions }}</p>
     <p v-if="plan.plan?.moves !== 'nobody' && plan.plan?.stays.length" class="soft">
       {{ t('plans.staying', { names: plan.plan.stays.map(({ name }) => name).join(', ') }) }}
     </p>

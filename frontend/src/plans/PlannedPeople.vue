@@ -7,7 +7,7 @@ import { refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
-import { whyOf, wouldPlace, type Plan, type Planned, type PlanSection } from './plans'
+import { askedOf, whyOf, wouldPlace, type Plan, type Planned, type PlanSection } from './plans'
 
 /** Where everybody is put, and why: who has no place first, with the smallest change that would place them. */
 const props = defineProps<{ site: Site; plan: Plan; sections: PlanSection[]; mayChange: boolean }>()
@@ -48,11 +48,8 @@ const stay = (each: Planned) =>
       api.PUT('/sites/{site}/plan', {
         params: { path: { site: props.site.id }, header: { 'If-Match': `"${props.plan.version}"` } },
         body: {
-          sections: props.sections.filter((section) => section.used).map(({ id, places }) => ({ id, places })),
-          moves: props.plan.moves,
+          ...askedOf(props.plan, props.sections),
           stays: [...props.plan.stays.map(({ id }) => id), each.person.id],
-          wishesFrom: props.plan.wishesFrom,
-          wishesUntil: props.plan.wishesUntil,
         },
       }),
     )

@@ -25,15 +25,21 @@ export const nthWish = (n: number) =>
   isSaid('plans.nth', String(n)) ? tIn('plans.nth', String(n)) : t('plans.nth.other', { n })
 
 /** Why somebody is where a plan puts them, in a few words. */
-export function whyOf(each: Pick<Planned, 'because' | 'wish' | 'full' | 'cannot'>, names: Names, own = false): string {
+export function whyOf(
+  each: Pick<Planned, 'because' | 'wish' | 'full' | 'cannot' | 'kept'>,
+  names: Names,
+  own = false,
+): string {
   const said = { wish: nthWish(each.wish ?? 0) }
   // Where there is no place, what would make one says the same.
   const full = each.because === 'nowhere' ? [] : names(each.full)
   const cannot = names(each.cannot)
+  const kept = names(each.kept)
   return [
     own ? tIn('plans.own.because', each.because, said) : tIn('plans.because', each.because, said),
     full.length ? t('plans.full', { names: listed(full) }, full.length) : '',
     cannot.length ? t('plans.cannot', { names: listed(cannot) }) : '',
+    kept.length ? t('plans.kept', { names: listed(kept) }) : '',
   ]
     .filter(Boolean)
     .join(' ')
@@ -70,3 +76,21 @@ export function sharesOf(outcome: Outcome): { wish: number; people: number; shar
     share: percent.format(people / Math.max(1, whole)),
   }))
 }
+
+/** By how much another plan could be better at most, where it was searched for. Example: "4.2%". */
+export const betterOf = (share: number) =>
+  new Intl.NumberFormat(ownLocale, { style: 'percent', maximumFractionDigits: 1 }).format(
+    Math.ceil(share * 1_000) / 1_000,
+  )
+
+/** What a plan is asked, as it is asked for again. */
+export const askedOf = (plan: Plan, sections: PlanSection[]) => ({
+  sections: sections.filter(({ used }) => used).map(({ id, places, least }) => ({ id, places, least })),
+  moves: plan.moves,
+  stays: plan.stays.map(({ id }) => id),
+  together: plan.together.map((group) => group.map(({ id }) => id)),
+  apart: plan.apart.map((group) => group.map(({ id }) => id)),
+  balances: plan.balances,
+  wishesFrom: plan.wishesFrom,
+  wishesUntil: plan.wishesUntil,
+})

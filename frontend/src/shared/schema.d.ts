@@ -4220,6 +4220,8 @@ export interface components {
             moves: number;
             /** @description whether no other way is better; not where it was stopped */
             proven: boolean;
+            /** @description where it was searched for: by what share another plan could be better at most */
+            better: number | null;
         };
         Plan: {
             /** @enum {unknown} */
@@ -4227,6 +4229,14 @@ export interface components {
             /** @enum {unknown} */
             moves: "nobody" | "few" | "all";
             stays: components["schemas"]["Somebody"][];
+            together: components["schemas"]["Somebody"][][];
+            apart: components["schemas"]["Somebody"][][];
+            balances: {
+                /** @enum {unknown} */
+                by: "level" | "division" | "label";
+                label?: string;
+                tolerance: number;
+            }[];
             /** Format: date */
             wishesFrom: string | null;
             /** Format: date */
@@ -4260,6 +4270,7 @@ export interface components {
             seats: number | null;
             used: boolean;
             places: number | null;
+            least: number | null;
             now: number;
             /** @description how many wish it first */
             first: number;
@@ -4291,6 +4302,8 @@ export interface components {
             onePlace: components["schemas"]["Id"][];
             /** @description for who is nowhere: what another hour would make possible */
             anHour: components["schemas"]["Id"][];
+            /** @description sections they wished more, that have room: conditions keep them away */
+            kept: components["schemas"]["Id"][];
         };
         PlannedPeople: {
             items: components["schemas"]["Planned"][];
@@ -4310,10 +4323,29 @@ export interface components {
                 id: components["schemas"]["Id"];
                 places: number;
             }[];
+            stay: {
+                person: components["schemas"]["Id"];
+                section: components["schemas"]["Id"];
+            }[];
             there: {
                 person: components["schemas"]["Id"];
                 section: components["schemas"]["Id"];
             }[];
+            conditions: {
+                together: components["schemas"]["Id"][][];
+                apart: components["schemas"]["Id"][][];
+                least: {
+                    section: components["schemas"]["Id"];
+                    people: number;
+                }[];
+                balances: {
+                    kinds: {
+                        person: components["schemas"]["Id"];
+                        kind: string;
+                    }[];
+                    tolerance: number;
+                }[];
+            };
             places: {
                 person: components["schemas"]["Id"];
                 section: components["schemas"]["Id"] | null;
@@ -4340,6 +4372,7 @@ export interface components {
             wish: number | null;
             full: components["schemas"]["Id"][];
             cannot: components["schemas"]["Id"][];
+            kept: components["schemas"]["Id"][];
             seed: string;
             person: components["schemas"]["Id"];
             /** @description the first five hexadecimal digits of the SHA-256 hash of the seed, the person and the section, a line each */
@@ -8228,6 +8261,8 @@ export interface operations {
                         id: components["schemas"]["Id"];
                         /** @description null for as many as it has seats */
                         places?: number | null;
+                        /** @description how many it has at least, where it has anybody */
+                        least?: number | null;
                     }[];
                     /**
                      * @description who of those in a section may go to another; few: only to make room
@@ -8236,6 +8271,14 @@ export interface operations {
                     moves: "nobody" | "few" | "all";
                     /** @description who stays where they are all the same */
                     stays: components["schemas"]["Id"][];
+                    together?: components["schemas"]["Id"][][];
+                    apart?: components["schemas"]["Id"][][];
+                    balances?: {
+                        /** @enum {unknown} */
+                        by: "level" | "division" | "label";
+                        label?: string;
+                        tolerance: number;
+                    }[];
                     /** Format: date */
                     wishesFrom: string | null;
                     /**

@@ -220,6 +220,48 @@ final class PlansTest extends ApiTestCase
         self::assertSame('stays', $because()[$this->ids['learner']]);
     }
 
+    public function testConditionsAreKeptAndSaidWhereTheyKeepSomebodyAway(): void
+    {
+        $people = array_map(fn(string $name): string => $this->ids[$name], ['learner', 'newcomer', 'third']);
+        $asked = [
+            'together' => [[$people[0], $people[1]]],
+            'apart' => [[$people[0], $people[2]]],
+            'balances' => [['by' => 'level', 'label' => '', 'tolerance' => 1]],
+        ];
+        $set = $this->plan(['Morning' => 2, 'Noon' => null], '2026-12-10', $asked)['plan'];
+        self::assertSame([$people[0], $people[1]], array_column($set['together'][0], 'id'));
+        self::assertSame($asked['balances'], $set['balances']);
+        $this->wish('learner', ['Morning']);
+        $this->wish('newcomer', ['Noon']);
+        $this->wish('third', ['Morning', 'Noon']);
+        $this->call('lead', 'POST', $this->path('/close'));
+        $outcome = $this->call('lead', 'POST', $this->path('/compute'))['plan']['outcome'];
+        self::assertNotNull($outcome['better']);
+        $items = $this->call('lead', 'GET', $this->path('/people'))['items'];
+        $at = array_column(
+            array_map(static fn(array $one): array => [$one['person']['id'], $one['section']], $items),
+            1,
+            0,
+        );
+        self::assertSame($at[$people[0]], $at[$people[1]]);
+        self::assertNotSame($at[$people[0]], $at[$people[2]]);
+        self::assertSame(0, $outcome['because']['nowhere']);
+        $record = $this->call('lead', 'GET', $this->path('/record'));
+        $file = (string) tempnam(sys_get_temp_dir(), 'plan');
+        file_put_contents($file, json_encode($record, \JSON_THROW_ON_ERROR));
+        self::assertSame(0, $this->command('plans:check', ['record' => $file])[0]);
+        unlink($file);
+        // A section that would be too small takes nobody.
+        $sections = [
+            ['id' => $this->sections['Morning'], 'places' => 2, 'least' => 2],
+            ['id' => $this->sections['Noon'], 'places' => 9, 'least' => 3],
+        ];
+        $this->plan(null, null, ['sections' => $sections, ...$this->days()]);
+        $this->call('lead', 'POST', $this->path('/compute'));
+        $after = array_column($this->call('lead', 'GET', $this->path())['sections'], 'after', 'name');
+        self::assertSame([0, 3], [$after['Morning'], $after['Noon']]);
+    }
+
     public function testWhatIsWrongIsSaidAtItsField(): void
     {
         foreach (
@@ -227,6 +269,11 @@ final class PlansTest extends ApiTestCase
                 'sections' => ['sections' => []],
                 'sections/0/id' => ['sections' => [['id' => $this->ids['lead']]]],
                 'sections/0/places' => ['sections' => [['id' => $this->sections['Evening'], 'places' => 2]]],
+                'sections/0/least' => [
+                    'sections' => [['id' => $this->sections['Evening'], 'places' => 1, 'least' => 2]],
+                ],
+                'together/0' => ['together' => [[$this->ids['learner']]]],
+                'balances/0/label' => ['balances' => [['by' => 'label', 'tolerance' => 1]]],
                 'wishesUntil' => ['wishesFrom' => '2026-12-01'],
                 'wishesUntil ' => ['wishesUntil' => '2026-11-01'],
                 'wishesUntil  ' => ['wishesFrom' => '2026-12-09', 'wishesUntil' => '2026-12-08'],

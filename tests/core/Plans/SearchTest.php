@@ -56,7 +56,10 @@ final class SearchTest extends TestCase
         $found = Search::plan($people, $sections, [], [], $conditions, new Lot('many'));
         self::assertKept($found, $people, $sections, [], $conditions);
         self::assertSame([], $found->plan->unplaced);
-        self::assertEquals($found, Search::plan(array_reverse($people), $sections, [], [], $conditions, new Lot('many')));
+        self::assertEquals(
+            $found,
+            Search::plan(array_reverse($people), $sections, [], [], $conditions, new Lot('many'))
+        );
         $early = Search::plan($people, $sections, [], [], $conditions, new Lot('many'), static fn(): bool => false);
         self::assertKept($early, $people, $sections, [], $conditions);
     }
@@ -174,7 +177,7 @@ final class SearchTest extends TestCase
      */
     private static function cost(array $people, array $places): int
     {
-        $worst = max(array_map(static fn(PlanPerson $person): int => 1 + \count($person->wishes), $people));
+        $worst = max(1, ...array_map(static fn(PlanPerson $person): int => 1 + \count($person->wishes), $people));
         $cost = 0;
         foreach ($people as $person) {
             $at = $places[$person->id] ?? null;
