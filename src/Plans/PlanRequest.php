@@ -38,36 +38,8 @@ final readonly class PlanRequest
         /** Days on which learners say what they wish; null where nobody is asked. */
         #[Assert\Date(message: 'shared.write-first-day-year')] public ?string $wishesFrom = null,
         #[Assert\Date(message: 'shared.write-last-day-year')] public ?string $wishesUntil = null,
-        #[Assert\Count(max: 300, maxMessage: 'plans.fewer-groups')]
-        #[Assert\All([
-            new Assert\Type('array'),
-            new Assert\Count(
-                min: 2,
-                max: 60,
-                minMessage: 'plans.group-2-60',
-                maxMessage: 'plans.group-2-60',
-            ),
-            new Assert\All([
-                new Assert\Type('string'),
-                new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
-            ]),
-        ])]
-        public array $together = [],
-        #[Assert\Count(max: 300, maxMessage: 'plans.fewer-groups')]
-        #[Assert\All([
-            new Assert\Type('array'),
-            new Assert\Count(
-                min: 2,
-                max: 60,
-                minMessage: 'plans.group-2-60',
-                maxMessage: 'plans.group-2-60',
-            ),
-            new Assert\All([
-                new Assert\Type('string'),
-                new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
-            ]),
-        ])]
-        public array $apart = [],
+        #[GroupsOfPeople] public array $together = [],
+        #[GroupsOfPeople] public array $apart = [],
         #[Assert\Count(max: 3, maxMessage: 'plans.fewer-balances')]
         #[Assert\Valid] public array $balances = [],
     ) {}

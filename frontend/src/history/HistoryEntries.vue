@@ -41,6 +41,7 @@ function sentence(entry: HistoryEntry): string {
     version?: number
     name?: string
     why?: string
+    seed?: string
     people?: number
     to?: string
   }
@@ -66,6 +67,7 @@ function sentence(entry: HistoryEntry): string {
     name: data.name,
     n: data.count ?? 1,
     why: data.why,
+    seed: data.seed,
     to: data.to,
     person: entry.person?.name ?? '',
     before: role(data.before),
