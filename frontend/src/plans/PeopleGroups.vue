@@ -30,12 +30,14 @@ async function look(q: string) {
   })
   found.value = items.map(({ person }) => ({ id: person.id, name: fullName(person) }))
 }
+const hold = (event: KeyboardEvent) => event.target instanceof HTMLInputElement && event.preventDefault()
 const put = (place: number, group: One[]) =>
   (groups.value = groups.value.map((each, n) => (n === place ? group : each)))
 </script>
 
 <template>
-  <div class="groups">
+  <!-- Enter chooses a name, and never sends the form. -->
+  <div class="groups" @keydown.enter="hold">
     <div v-for="(group, place) in groups" :key="place" class="group">
       <AutoComplete
         multiple

@@ -73,8 +73,8 @@ const save = () =>
           sections: used.value.map(({ id, places: n, least }) => ({ id, places: n, least })),
           moves: moves.value,
           stays: moves.value !== 'nobody' ? stays.value.map(({ id }) => id) : [],
-          together: together.value.filter((group) => group.length > 1).map((group) => group.map(({ id }) => id)),
-          apart: apart.value.filter((group) => group.length > 1).map((group) => group.map(({ id }) => id)),
+          together: together.value.filter((group) => group.length).map((group) => group.map(({ id }) => id)),
+          apart: apart.value.filter((group) => group.length).map((group) => group.map(({ id }) => id)),
           balances: alike
             .filter(({ on }) => on)
             .map(({ by, label, tolerance }) => ({ by, label, tolerance: tolerance ?? 0 })),
