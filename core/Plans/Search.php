@@ -51,10 +51,14 @@ final class Search
         usort($people, static fn(PlanPerson $a, PlanPerson $b): int => $a->id <=> $b->id);
         usort($sections, static fn(PlanSection $a, PlanSection $b): int => $a->id <=> $b->id);
         $costs = self::costs($people, $sections, $there);
-        $flow = new Flow($costs, array_map(static fn(PlanSection $section): int => $section->places, $sections));
-        $flow->settle();
         $units = Units::of($people, $sections, $stay, $conditions, $costs);
-        $bound = self::bound($units);
+        // Each unit takes one place there, however many it is, and no other condition holds.
+        $flow = new Flow($units->costs, $units->places);
+        $flow->settle();
+        $bound = 0;
+        foreach ($flow->at() as $unit => $section) {
+            $bound += $units->costs[$unit][$section];
+        }
         [$best, $cost] = self::best($units, $flow, new Chance($lot->seed), $goesOn);
         $places = $unplaced = [];
         foreach ($units->members as $unit => $members) {
@@ -71,19 +75,6 @@ final class Search
         $better = 0 === $cost ? 0.0 : ($cost - $bound) / $cost;
 
         return new Searched(new Plan($places, $unplaced, $cost === $bound, $better), $cost, $bound);
-    }
-
-    /** What all units cost at least: each takes one place, however many it is, and no other condition holds. */
-    private static function bound(Units $units): int
-    {
-        $flow = new Flow($units->costs, $units->places);
-        $flow->settle();
-        $bound = 0;
-        foreach ($flow->at() as $unit => $section) {
-            $bound += $units->costs[$unit][$section];
-        }
-
-        return $bound;
     }
 
     /**
@@ -154,12 +145,11 @@ final class Search
         return 0 === $now->broken && $now->cost < $cost ? [$now->all(), $now->cost] : [$best, $cost];
     }
 
-    /** Puts units where the flow has the first of them, as far as they may be there and there is room. */
+    /** Puts units where the flow has them, as far as there is room. */
     private static function begin(Arrangement $now, Units $units, Flow $flow): void
     {
-        foreach ($units->members as $unit => $members) {
-            $section = $flow->at()[$members[0]] ?? Flow::NOWHERE;
-            if (isset($units->costs[$unit][$section]) && $now->fits($section, $units->sizes[$unit])) {
+        foreach ($flow->at() as $unit => $section) {
+            if ($now->fits($section, $units->sizes[$unit])) {
                 $now->move($unit, $section);
             }
         }
