@@ -6,10 +6,11 @@ namespace MintDoor\Core\Plans;
 
 /**
  * Places given out by wishes: as few as can be find none, and of those who have one now none if that can be; of the
- * ways that are left, as few as can be get the last of their wishes, then the last but one, and so on, so that the worst
- * off are as well off as can be, then the next. Among ways that are as good a lot decides. Exact: each step is a minimum-cost flow, and the next one is among those that
- * cost as little, told by complementary slackness (Mehlhorn, Michail 2006, "Network problems with non-polynomial
- * weights": costs that are reduced and cut off have the same cheapest ways).
+ * ways that are left, as few as can be get the last of their wishes, then the last but one, and so on, so that the
+ * worst off are as well off as can be, then the next. Among ways that are as good a lot decides. Exact: each step is a
+ * minimum-cost flow, and the next one is among those that cost as little, told by complementary slackness (Mehlhorn,
+ * Michail 2006, "Network problems with non-polynomial weights": costs that are reduced and cut off have the same
+ * cheapest ways).
  */
 final class Fairest
 {
