@@ -860,6 +860,7 @@ CREATE TABLE `site_plan` (
   `terms` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`terms`)),
   `change_list_id` binary(16) DEFAULT NULL,
   `site_id` binary(16) NOT NULL,
+  `put_away_at` datetime DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_E6C0E684F6BD1646` (`site_id`),
   KEY `IDX_E6C0E684A393D2FBD51DF323` (`state`,`beat_at`),

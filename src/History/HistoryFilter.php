@@ -46,6 +46,7 @@ final readonly class HistoryFilter
             'plan-set',
             'plan-drawn',
             'plan-dropped',
+            'plan-back',
             'carry-in',
             'carry-out',
             'carry-back',

@@ -96,6 +96,13 @@ final readonly class PlanController
         });
     }
 
+    /** The plan that was put away is there again. */
+    #[Route(self::AT.'/back', name: 'bring_plan_back', requirements: self::SITE, methods: ['POST'])]
+    public function back(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, $this->handler->back(...));
+    }
+
     /** Nobody says any more what they wish. */
     #[Route(self::AT.'/close', name: 'close_wishes', requirements: self::SITE, methods: ['POST'])]
     public function close(string $site, Request $request, #[CurrentUser] Caller $caller): Response

@@ -16,7 +16,6 @@ use MintDoor\History\History;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\PlannedPeople;
 use MintDoor\Plans\Repository\SitePlans;
-use MintDoor\Plans\Repository\Wishes;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Ids;
@@ -37,9 +36,10 @@ final readonly class PlanHandler
 
     private const DROPPED = 'plan-dropped';
 
+    private const BACK = 'plan-back';
+
     public function __construct(
         private SitePlans $plans,
-        private Wishes $wishes,
         private PlannedPeople $people,
         private PlanRunner $runner,
         private ChangeLists $lists,
@@ -57,11 +57,13 @@ final readonly class PlanHandler
         self::assertIdle($plan);
         $plan->terms = $terms->kept();
         if ([$request->wishesFrom, $request->wishesUntil] !== $plan->days($access->zone())) {
+            // Whoever may wish, or plans, knows neither the lot nor what others wish.
+            if (null !== $plan->seed) {
+                throw Problem::field('/wishesUntil', 'drawn', 'plans.drawn-already');
+            }
             [$plan->opensAt, $plan->closesAt] = $this->window($access, $request);
             $plan->askedAt = $plan->opensAt > $access->now ? null : $plan->askedAt;
             $plan->remindedAt = null;
-            // Whoever may wish anew does not know the lot.
-            $plan->seed = $plan->drawnAt = null;
         }
         $plan->reset();
         $this->told($access, self::SET);
@@ -124,12 +126,27 @@ final readonly class PlanHandler
         ++$plan->version;
     }
 
-    /** Puts the plan away, with all wishes. */
+    /** Puts the plan away, with all wishes; whoever computes it stops. */
     public function drop(SiteAccess $access, SitePlan $plan): void
     {
-        $this->wishes->forget($plan);
-        $this->plans->remove($plan);
+        if (SitePlan::COMPUTING === $plan->state) {
+            $plan->reset();
+        }
+        $plan->putAwayAt = $access->now;
+        ++$plan->version;
         $this->told($access, self::DROPPED);
+    }
+
+    /** The plan that was put away is the site's again, as it was. */
+    public function back(SiteAccess $access): void
+    {
+        $plan = null === $this->plans->of($access->site->id) ? $this->plans->awayOf($access->site->id) : null;
+        if (null === $plan) {
+            throw new Problem(ProblemType::NotReady, 'plans.none-put-away');
+        }
+        $plan->putAwayAt = null;
+        ++$plan->version;
+        $this->told($access, self::BACK);
     }
 
     /** @return list<RequestedItem> of those who are to be elsewhere than they are */

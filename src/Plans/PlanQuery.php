@@ -44,12 +44,15 @@ final readonly class PlanQuery
         $wishes = null === $plan ? [] : array_intersect_key($this->wishes->of($plan), $planned);
         $outcome = null === $plan?->outcome ? null : Outcome::read($plan->outcome);
         $without = array_filter($planned, static fn(Planned $one): bool => [] === $one->sections);
+        $away = null === $plan ? $this->plans->awayOf($access->site->id) : null;
 
         return new PlanAnswer(
             null === $plan ? null : $this->plan($access, $plan, $planned, \count($wishes), $outcome),
             $this->sections($access, $plan, $planned, $wishes, $outcome),
             \count($planned),
             \count($without),
+            null === $away?->putAwayAt ? null : Instant::toJson($away->putAwayAt),
+            null === $away ? 0 : \count(array_intersect_key($this->wishes->of($away), $planned)),
         );
     }
 

@@ -47,6 +47,7 @@ final class AuthorizationTest extends ApiTestCase
         'DELETE /sites/{site}/plan' => [401, 403, 403, 404, 404, 404],
         'GET /sites/{site}/plan/people' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/plan/record' => [401, 403, 403, 404, 404, 404],
+        'POST /sites/{site}/plan/back' => [401, 403, 403, 409, 404, 409],
         'POST /sites/{site}/plan/close' => [401, 403, 403, 404, 404, 404],
         'POST /sites/{site}/plan/reminders' => [401, 403, 403, 404, 404, 404],
         'POST /sites/{site}/plan/compute' => [401, 403, 403, 404, 404, 404],
@@ -414,6 +415,7 @@ final class AuthorizationTest extends ApiTestCase
                 $this->planned('asks'),
                 null,
             ],
+            'POST /sites/{site}/plan/back' => ['lead', $this->planned('away'), null],
             'POST /sites/{site}/plan/compute' => ['lead', $this->planned('set'), null],
             'POST /sites/{site}/plan/what-if' => ['lead', $this->planned('computed'), ['more' => 3]],
             'GET /sites/{site}/plan/record',
@@ -616,7 +618,7 @@ final class AuthorizationTest extends ApiTestCase
     }
 
     /**
-     * @param 'set'|'asks'|'computed' $so
+     * @param 'set'|'asks'|'computed'|'away' $so
      *
      * @return array<string, string> what the path names
      */
@@ -626,6 +628,7 @@ final class AuthorizationTest extends ApiTestCase
         $wishes = 'asks' === $so ? ['wishesUntil' => '2026-12-10'] : [];
         $this->call('lead', 'PUT', $path, [...$this->planning(), ...$wishes], 200, ['If-Match' => '"1"']);
         'computed' === $so && $this->call('lead', 'POST', $path.'/compute');
+        'away' === $so && $this->call('lead', 'DELETE', $path);
         $this->db()->executeStatement('UPDATE site_plan SET version = 1');
         $id = $this->db()->fetchOne('SELECT id FROM site_plan');
 

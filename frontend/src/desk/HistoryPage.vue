@@ -38,6 +38,7 @@ const CODES = [
   'plan-set',
   'plan-drawn',
   'plan-dropped',
+  'plan-back',
   'carry-in',
   'carry-out',
   'carry-back',

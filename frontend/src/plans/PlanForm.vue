@@ -15,7 +15,12 @@ import PeopleGroups from './PeopleGroups.vue'
 import type { SitePlan } from './plans'
 
 /** What a plan is to do: which sections, how many each takes, whether people may move, and when they are asked. */
-const props = defineProps<{ site: Site; plan: SitePlan }>()
+const props = defineProps<{
+  site: Site
+  plan: SitePlan
+  /** When the lot was drawn, in words; nothing before. */
+  drawn: string
+}>()
 const emit = defineEmits<{ close: [] }>()
 const begun = props.plan.plan
 const sections = reactive(
@@ -152,8 +157,9 @@ const at = (id: string, field: string) =>
       </fieldset>
       <fieldset>
         <legend>{{ t('plans.form.wishes') }}</legend>
-        <Tick v-model="asks">{{ t('plans.form.ask') }}</Tick>
-        <template v-if="asks">
+        <p v-if="drawn">{{ t('plans.form.drawn', { at: drawn }) }}</p>
+        <Tick v-else v-model="asks">{{ t('plans.form.ask') }}</Tick>
+        <template v-if="asks && !drawn">
           <DayField
             v-model="from"
             shown

@@ -68,7 +68,14 @@ const drop = () =>
     done(t('plans.didDrop'))
     await refreshSite()
   })
-const drawn = computed(() => (plan.value?.drawnAt ? dayAndTime(plan.value.drawnAt, props.site.timeZone) : ''))
+const back = () =>
+  run(async () => {
+    await take(api.POST('/sites/{site}/plan/back', { params: path.value }))
+    done(t('plans.didBack'))
+    await refreshSite()
+  })
+const at = (instant?: string | null) => (instant ? dayAndTime(instant, props.site.timeZone) : '')
+const drawn = computed(() => at(plan.value?.drawnAt))
 </script>
 
 <template>
@@ -90,11 +97,23 @@ const drawn = computed(() => (plan.value?.drawnAt ? dayAndTime(plan.value.drawnA
           <RouterLink :to="{ name: 'sections', params: { site: site.id } }">{{ t('plans.sections') }}</RouterLink>
         </header>
         <p v-if="asking" class="ask" role="alert">
-          {{ t('plans.dropSure', { n: plan?.answered ?? 0 }, plan?.answered ?? 0) }}
+          {{ t('plans.dropSure', { n: plan?.answered ?? 0 }, plan?.answered ?? 0) }} {{ t('plans.dropUntil') }}
           <Button size="small" severity="danger" :disabled="busy" :label="t('plans.dropYes')" @click="drop" />
           <button class="word" @click="asking = false">{{ t('parts.cancel') }}</button>
         </p>
         <template v-if="!plan">
+          <p v-if="data.awayAt" class="away">
+            {{ t('plans.away', { n: data.awayAnswered, at: at(data.awayAt) }, data.awayAnswered) }}
+            {{ t('plans.awayMore') }}
+            <Button
+              v-if="mayChange"
+              size="small"
+              variant="outlined"
+              :disabled="busy"
+              :label="t('plans.back')"
+              @click="back"
+            />
+          </p>
           <p class="empty">{{ t('plans.empty') }} {{ t('plans.emptyMore') }}</p>
           <p>
             <Button
@@ -130,7 +149,14 @@ const drawn = computed(() => (plan.value?.drawnAt ? dayAndTime(plan.value.drawnA
         </template>
       </template>
     </div>
-    <PlanForm v-if="forming && data" :key="plan?.version ?? 1" :site="site" :plan="data" @close="forming = false" />
+    <PlanForm
+      v-if="forming && data"
+      :key="plan?.version ?? 1"
+      :site="site"
+      :plan="data"
+      :drawn="drawn"
+      @close="forming = false"
+    />
   </div>
 </template>
 
@@ -145,6 +171,7 @@ const drawn = computed(() => (plan.value?.drawnAt ? dayAndTime(plan.value.drawnA
   padding: 10px 2px 12px;
 }
 header,
+.away,
 .ask {
   display: flex;
   flex-wrap: wrap;

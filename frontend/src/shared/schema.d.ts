@@ -1106,7 +1106,7 @@ export interface paths {
         /** @description Says what the plan is to do. What was computed before is no more; wishes stay. */
         put: operations["putPlan"];
         post?: never;
-        /** @description Puts the plan away, with all wishes. */
+        /** @description Puts the plan away, with all wishes. It can be brought back until there is another one. */
         delete: operations["dropPlan"];
         options?: never;
         head?: never;
@@ -1145,6 +1145,25 @@ export interface paths {
         get: operations["planRecord"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/plan/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The plan that was put away is there again, with its wishes. */
+        post: operations["bringPlanBack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4000,7 +4019,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -4285,6 +4304,13 @@ export interface components {
             learners: number;
             /** @description of those, who are in no section */
             without: number;
+            /**
+             * Format: date-time
+             * @description when a plan was put away that can be brought back
+             */
+            awayAt: string | null;
+            /** @description how many said what they wish for that one */
+            awayAnswered: number;
         };
         Planned: {
             person: components["schemas"]["Somebody"];
@@ -7696,7 +7722,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -8406,6 +8432,41 @@ export interface operations {
             401: components["responses"]["NotSignedIn"];
             403: components["responses"]["NotAllowed"];
             404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    bringPlanBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };

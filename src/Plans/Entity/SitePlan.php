@@ -74,6 +74,10 @@ class SitePlan
     #[ORM\ManyToOne]
     public ?ChangeList $changeList = null;
 
+    /** When it was put away: it can be brought back until there is another one. */
+    #[ORM\Column(type: 'instant', nullable: true)]
+    public ?int $putAwayAt = null;
+
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
         #[ORM\OneToOne]
@@ -86,7 +90,10 @@ class SitePlan
     /** Whether wishes may be said at an instant. */
     public function asks(int $now): bool
     {
-        return null !== $this->opensAt && $this->opensAt <= $now && $now < (int) $this->closesAt;
+        return null === $this->putAwayAt
+            && null !== $this->opensAt
+            && $this->opensAt <= $now
+            && $now < (int) $this->closesAt;
     }
 
     /** @return array{?string, ?string} the first and the last day on which wishes may be said */

@@ -24,7 +24,15 @@ final class SitePlans extends BaseRepository
 
     public function of(string $site): ?SitePlan
     {
-        return $this->findOneBy(['site' => $site]);
+        return $this->findOneBy(['site' => $site, 'putAwayAt' => null]);
+    }
+
+    /** That of a site that was put away, where there is no other since. */
+    public function awayOf(string $site): ?SitePlan
+    {
+        $plan = $this->findOneBy(['site' => $site]);
+
+        return null === $plan?->putAwayAt ? null : $plan;
     }
 
     public function withId(string $plan): ?SitePlan
@@ -46,9 +54,15 @@ final class SitePlans extends BaseRepository
         return null === $plan ? null : $this->locked($plan->id);
     }
 
-    /** Of a site that is there and has none. */
+    /** Of a site that is there and has none. What was put away is gone then, with its wishes. */
     public function make(string $id, string $site): SitePlan
     {
+        $away = $this->awayOf($site);
+        if (null !== $away) {
+            $this->remove($away);
+            // Before there is another one: a site has one only.
+            $this->flush();
+        }
         $made = new SitePlan($id, $this->reference(Site::class, $site), []);
         $this->add($made);
 
@@ -97,7 +111,8 @@ final class SitePlans extends BaseRepository
              FROM enrollment_segment g
              JOIN site_plan p ON p.site_id = g.site_id
              JOIN site s ON s.id = g.site_id
-             WHERE g.person_id = :person AND g.holds_seat = 1 AND s.taken_back = 0 AND '.Sql::holds('g'),
+             WHERE g.person_id = :person AND g.holds_seat = 1 AND s.taken_back = 0
+                AND p.put_away_at IS NULL AND '.Sql::holds('g'),
             ['person' => Id::binary($person), 'now' => Instant::toSql($now)],
         );
 
@@ -113,7 +128,7 @@ final class SitePlans extends BaseRepository
             static fn(Row $row): string => $row->id('site_id'),
             $this->rows(
                 'SELECT p.site_id FROM site_plan p JOIN site s ON s.id = p.site_id
-                 WHERE s.taken_back = 0 AND p.opens_at <= :now AND p.closes_at > :now
+                 WHERE s.taken_back = 0 AND p.put_away_at IS NULL AND p.opens_at <= :now AND p.closes_at > :now
                     AND (p.asked_at IS NULL OR p.reminded_at IS NULL)',
                 ['now' => Instant::toSql($now)],
             ),

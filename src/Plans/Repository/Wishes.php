@@ -54,12 +54,4 @@ final class Wishes extends BaseRepository
             $this->remove($wish);
         }
     }
-
-    /** Nobody said anything. */
-    public function forget(SitePlan $plan): void
-    {
-        foreach ($this->findBy(['plan' => $plan->id]) as $wish) {
-            $this->remove($wish);
-        }
-    }
 }

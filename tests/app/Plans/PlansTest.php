@@ -123,7 +123,7 @@ final class PlansTest extends ApiTestCase
         self::assertSame([], $this->call('learner', 'PUT', '/me/wishes/'.$id, ['sections' => []])['wishes']);
     }
 
-    public function testTheSameSeedGivesTheSameAndAWindowOpenedAgainDrawsAnotherLot(): void
+    public function testTheSameSeedGivesTheSameAndNobodyIsAskedAgainOnceTheLotIsDrawn(): void
     {
         $this->plan();
         $first = $this->call('lead', 'POST', $this->path('/compute'))['plan']['seed'];
@@ -141,9 +141,11 @@ final class PlansTest extends ApiTestCase
         self::assertSame(2, $this->command('plans:check', ['record' => $file])[0]);
         unlink($file);
         self::assertSame($first, $this->plan()['plan']['seed'], 'the lot stays when other things change');
-        self::assertNull($this->plan(until: '2026-12-10')['plan']['seed']);
+        $again = $this->plan(until: '2026-12-10', expected: 422);
+        self::assertSame(['/wishesUntil', 'drawn'], [$again['errors'][0]['pointer'], $again['errors'][0]['code']]);
+        self::assertSame($first, $this->call('lead', 'GET', $this->path())['plan']['seed']);
         $codes = array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history')['items'], 'code');
-        self::assertSame(['plan-set', 'plan-drawn'], array_values(array_unique(\array_slice($codes, 0, 4))));
+        self::assertSame(['plan-set', 'plan-drawn'], array_values(array_unique(\array_slice($codes, 0, 3))));
     }
 
     public function testWhoHasSomethingElseThenIsNotPutThereAndWhoFindsNoPlaceIsToldWhatWould(): void
@@ -322,6 +324,30 @@ final class PlansTest extends ApiTestCase
         self::assertSame(0, $plan['outcome']['because']['nowhere']);
         $this->call('lead', 'DELETE', $this->path());
         self::assertNull($this->call('lead', 'GET', $this->path())['plan']);
+    }
+
+    public function testWhatIsPutAwayCanBeBroughtBackUntilThereIsAnother(): void
+    {
+        $this->call('lead', 'POST', $this->path('/back'), null, 409);
+        $this->plan(until: '2026-12-10');
+        $this->wish('learner', ['Noon']);
+        $away = $this->call('lead', 'DELETE', $this->path());
+        self::assertSame([null, true, 1], [$away['plan'], null !== $away['awayAt'], $away['awayAnswered']]);
+        self::assertSame([], $this->call('learner', 'GET', '/me/wishes')['items']);
+        $this->wish('learner', ['Evening'], 409);
+        $this->call('lead', 'POST', $this->path('/compute'), null, 404);
+        $back = $this->call('lead', 'POST', $this->path('/back'));
+        self::assertSame([1, true, null], [$back['plan']['answered'], $back['plan']['asks'], $back['awayAt']]);
+        self::assertSame(
+            [$this->sections['Noon']],
+            $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes'],
+        );
+        $this->call('lead', 'POST', $this->path('/back'), null, 409);
+        $this->call('lead', 'DELETE', $this->path());
+        $other = $this->plan(until: '2026-12-10');
+        self::assertSame([0, null], [$other['plan']['answered'], $other['awayAt']]);
+        self::assertSame([], $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']);
+        $this->call('lead', 'POST', $this->path('/back'), null, 409);
     }
 
     public function testWhoIsErasedOrMergedLeavesNoWishOfTheirOwn(): void

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use MintDoor\Shared\RepeatableMigration;
+
+/** A plan that is put away can be brought back. */
+final class Version20261217000001 extends RepeatableMigration
+{
+    public function up(Schema $schema): void
+    {
+        $this->addSql('ALTER TABLE site_plan ADD put_away_at DATETIME DEFAULT NULL');
+    }
+}
