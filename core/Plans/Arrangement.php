@@ -30,6 +30,9 @@ final class Arrangement
     /** @var list<array<int, array<string, int>>> people of a kind, by balance and section */
     private array $kinds;
 
+    /** @var array<int, int> by how much a section is too small, or unlike the others */
+    private array $bad;
+
     /** What all of it costs. */
     public int $cost = 0;
 
@@ -43,6 +46,7 @@ final class Arrangement
         $this->held = $units->held;
         $this->kinds = $units->kinds;
         $this->in = array_fill_keys([Flow::NOWHERE, ...array_keys($this->left)], []);
+        $this->bad = array_fill_keys(array_keys($this->in), 0);
         $this->at = [];
         foreach (array_keys($units->sizes) as $unit) {
             $this->enter($unit, Flow::NOWHERE);
@@ -73,7 +77,7 @@ final class Arrangement
         return Flow::NOWHERE === $section || $people <= $this->left[$section];
     }
 
-    /** Moves a unit, also where there is no room for the moment: two that change places go one after the other. */
+    /** Moves a unit, also where there is no room for the moment: of those who change places one goes first. */
     public function move(int $unit, int $to): void
     {
         $from = $this->at[$unit];
@@ -81,33 +85,48 @@ final class Arrangement
             return;
         }
         $this->cost += $this->units->costs[$unit][$to] - $this->units->costs[$unit][$from];
-        $this->broken -= $this->brokenIn($from) + $this->brokenIn($to);
         foreach ($this->units->foes[$unit] as $foe => $pairs) {
             $there = $this->at[$foe];
             if (Flow::NOWHERE !== $there) {
                 $this->broken += $pairs * ((int) ($there === $to) - (int) ($there === $from));
             }
         }
-        $this->count($unit, $from, -1);
-        $this->count($unit, $to, 1);
+        foreach ($this->units->selves[$unit] as $self => $people) {
+            $there = $this->units->atOnce[$this->at[$self]] ?? [];
+            $this->broken += $people * ((int) isset($there[$to]) - (int) isset($there[$from]));
+        }
         $this->leave($unit, $from);
         $this->enter($unit, $to);
-        $this->broken += $this->brokenIn($from) + $this->brokenIn($to);
+        Flow::NOWHERE === $from || $this->count($unit, $from, -1);
+        Flow::NOWHERE === $to || $this->count($unit, $to, 1);
     }
 
     private function count(int $unit, int $section, int $times): void
     {
-        if (Flow::NOWHERE === $section) {
-            return;
-        }
         $people = $times * $this->units->sizes[$unit];
-        $this->held[$section] += $people;
+        $held = $this->held[$section] += $people;
         $this->left[$section] -= $people;
-        foreach ($this->units->unitKinds as $balance => $all) {
-            foreach ($all[$unit] as $kind => $n) {
-                $this->kinds[$balance][$section][$kind] += $times * $n;
+        $bad = max(0, ($this->units->least[$section] ?? 0) - $held);
+        foreach ($this->units->shares as $balance => $shares) {
+            $kinds = &$this->kinds[$balance][$section];
+            foreach ($this->units->unitKinds[$balance][$unit] as $kind => $n) {
+                $kinds[$kind] += $times * $n;
             }
+            $there = array_sum($kinds);
+            $all = $this->units->counted[$balance];
+            $most = $this->units->tolerances[$balance] * $all;
+            foreach ($shares as $kind => $of) {
+                $off = abs($kinds[$kind] * $all - $there * $of) - $most;
+                if ($off > 0) {
+                    $bad += intdiv($off - 1, $all) + 1;
+                }
+            }
+            unset($kinds);
         }
+        // Not where there are only those who stay.
+        [] === $this->in[$section] && $bad = 0;
+        $this->broken += $bad - $this->bad[$section];
+        $this->bad[$section] = $bad;
     }
 
     private function enter(int $unit, int $section): void
@@ -125,28 +144,5 @@ final class Arrangement
             $this->in[$section][$this->place[$unit]] = $last;
             $this->place[$last] = $this->place[$unit];
         }
-    }
-
-    /** By how much a section is too small, or unlike the others; not where there are only those who stay. */
-    private function brokenIn(int $section): int
-    {
-        if (Flow::NOWHERE === $section || [] === $this->in[$section]) {
-            return 0;
-        }
-        $held = $this->held[$section];
-        $broken = max(0, ($this->units->least[$section] ?? 0) - $held);
-        foreach ($this->units->shares as $balance => $shares) {
-            foreach ($shares as $kind => $of) {
-                $broken += Conditions::beyond(
-                    $this->kinds[$balance][$section][$kind],
-                    $held,
-                    $of,
-                    $this->units->all,
-                    $this->units->tolerances[$balance],
-                );
-            }
-        }
-
-        return $broken;
     }
 }

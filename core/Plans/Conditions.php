@@ -12,17 +12,63 @@ final readonly class Conditions
      * @param list<list<string>>    $apart    people of whom no two are in one section
      * @param array<string, int>    $least    how many a section has at least that has anybody, by id
      * @param list<Balance>         $balances
+     * @param list<list<string>>    $oneself  who are one person in several sites
+     * @param list<list<string>>    $sameTime pairs of sections of several sites that nobody can be in both
      */
     public function __construct(
         public array $together = [],
         public array $apart = [],
         public array $least = [],
         public array $balances = [],
+        public array $oneself = [],
+        public array $sameTime = [],
     ) {}
 
     public function none(): bool
     {
-        return [] === $this->together && [] === $this->apart && [] === $this->least && [] === $this->balances;
+        return [] === $this->together
+            && [] === $this->apart
+            && [] === $this->least
+            && [] === $this->balances
+            && ([] === $this->oneself || [] === $this->sameTime);
+    }
+
+    /** These, and those of a site that is planned together with others. */
+    public function and(self $more, string $site): self
+    {
+        $balances = array_map(
+            static fn(Balance $one): Balance => new Balance(Joint::keyed($one->kinds, $site), $one->tolerance),
+            $more->balances,
+        );
+
+        return new self(
+            [...$this->together, ...Joint::groups($more->together, $site)],
+            [...$this->apart, ...Joint::groups($more->apart, $site)],
+            $this->least + $more->least,
+            [...$this->balances, ...$balances],
+        );
+    }
+
+    /**
+     * These, where nobody can be in two sections at once.
+     *
+     * @param list<list<string>> $oneself
+     * @param list<list<string>> $sameTime
+     */
+    public function between(array $oneself, array $sameTime): self
+    {
+        return new self($this->together, $this->apart, $this->least, $this->balances, $oneself, $sameTime);
+    }
+
+    /** @return array<string, array<string, true>> sections nobody of one can be in, by section, both ways */
+    public function atOnce(): array
+    {
+        $both = [];
+        foreach ($this->sameTime as [$one, $other]) {
+            $both[$one][$other] = $both[$other][$one] = true;
+        }
+
+        return $both;
     }
 
     /**
@@ -45,6 +91,9 @@ final readonly class Conditions
             foreach (array_count_values(array_intersect_key($places, $own)) as $section => $n) {
                 $broken += $n - 1 + (int) isset($stays[$section]);
             }
+        }
+        foreach ($this->oneself as $selves) {
+            $broken += $this->twice($selves, $places, $stay);
         }
         $held = array_count_values([...array_values($places), ...array_values($stay)]);
         foreach (array_keys(array_flip($places)) as $section) {
@@ -76,6 +125,26 @@ final readonly class Conditions
     }
 
     /**
+     * @param list<string>          $selves
+     * @param array<string, string> $places
+     * @param array<string, string> $stay
+     */
+    private function twice(array $selves, array $places, array $stay): int
+    {
+        $both = $this->atOnce();
+        $twice = 0;
+        foreach ($selves as $n => $one) {
+            foreach (\array_slice($selves, $n + 1) as $other) {
+                $at = [$places[$one] ?? $stay[$one] ?? '', $places[$other] ?? $stay[$other] ?? ''];
+                $planned = isset($places[$one]) || isset($places[$other]);
+                $twice += (int) ($planned && isset($both[$at[0]][$at[1]]));
+            }
+        }
+
+        return $twice;
+    }
+
+    /**
      * @param array<string, string> $places
      * @param list<string>          $all
      */
@@ -83,9 +152,16 @@ final readonly class Conditions
     {
         $there = array_filter($places, static fn(string $at): bool => $at === $section);
         $own = array_count_values(array_intersect_key($balance->kinds, $there));
+        $shares = array_count_values(array_intersect_key($balance->kinds, array_flip($all)));
         $broken = 0;
-        foreach (array_count_values(array_intersect_key($balance->kinds, array_flip($all))) as $kind => $of) {
-            $broken += self::beyond($own[$kind] ?? 0, \count($there), $of, \count($all), $balance->tolerance);
+        foreach ($shares as $kind => $of) {
+            $broken += self::beyond(
+                $own[$kind] ?? 0,
+                array_sum($own),
+                $of,
+                array_sum($shares),
+                $balance->tolerance,
+            );
         }
 
         return $broken;
@@ -95,9 +171,9 @@ final readonly class Conditions
      * How many of a kind a section has beyond what is tolerated, rounded up.
      *
      * @param int $has  of the kind
-     * @param int $n    people of the section
+     * @param int $n    people of the section who are of any kind
      * @param int $of   people of the kind, in all
-     * @param int $all  people in all
+     * @param int $all  people of any kind, in all
      */
     public static function beyond(int $has, int $n, int $of, int $all, int $tolerance): int
     {

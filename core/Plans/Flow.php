@@ -102,7 +102,7 @@ final class Flow
      *
      * @return array<int, int> by section, 0 or more
      */
-    private function worth(): array
+    public function worth(): array
     {
         $hub = $this->depth[self::HUB];
 
@@ -173,72 +173,82 @@ final class Flow
     /**
      * Moves that save something together, and leave no section with more people than places: a cycle of arcs that costs
      * less than nothing. Whoever leaves a section leaves a place (from the hub to it), and a place that is left needs
-     * nobody to leave (from it to the hub). Bellman and Ford, O(m³),
-     * stopped as soon as the arcs by which nodes were reached close.
+     * nobody to leave (from it to the hub). Bellman and Ford, O(m³), by nodes that changed, stopped as soon as the arcs
+     * by which nodes were reached close.
      *
      * @return list<array{int, int}> people and where they go; none where nothing can be saved
      */
     private function saving(): array
     {
-        $arcs = [];
-        foreach ($this->moves as $from => $best) {
-            foreach ($best as $to => [$delta, $person]) {
-                $arcs[] = [$from, $to, $delta, $person];
-            }
-            $arcs[] = [self::HUB, $from, 0, null];
-            if (self::NOWHERE === $from || $this->left[$from] > 0) {
-                $arcs[] = [$from, self::HUB, 0, null];
-            }
-        }
-        $depth = array_fill_keys([...array_keys($this->in), self::HUB], 0);
-        $by = [];
-        do {
-            $deeper = false;
-            foreach ($arcs as $n => [$from, $to, $delta]) {
-                if ($depth[$from] + $delta < $depth[$to]) {
-                    $depth[$to] = $depth[$from] + $delta;
-                    $by[$to] = $n;
-                    $deeper = true;
+        $nodes = array_keys($this->in);
+        $depth = array_fill_keys([...$nodes, self::HUB], 0);
+        $by = $cycle = [];
+        $changed = $depth;
+        while ([] !== $changed && [] === $cycle) {
+            $next = [];
+            foreach ($changed as $from => $_) {
+                $own = $depth[$from];
+                if (self::HUB === $from) {
+                    foreach ($nodes as $to) {
+                        if ($own < $depth[$to]) {
+                            $depth[$to] = $own;
+                            $by[$to] = $from;
+                            $next[$to] = true;
+                        }
+                    }
+                    continue;
+                }
+                foreach ($this->moves[$from] as $to => [$delta]) {
+                    if ($own + $delta < $depth[$to]) {
+                        $depth[$to] = $own + $delta;
+                        $by[$to] = $from;
+                        $next[$to] = true;
+                    }
+                }
+                if ($own < $depth[self::HUB] && (self::NOWHERE === $from || $this->left[$from] > 0)) {
+                    $depth[self::HUB] = $own;
+                    $by[self::HUB] = $from;
+                    $next[self::HUB] = true;
                 }
             }
-            $cycle = $deeper ? self::cycle($arcs, $by) : [];
-        } while ($deeper && [] === $cycle);
+            $changed = $next;
+            $cycle = [] === $next ? [] : $this->cycles($by);
+        }
         $this->depth = $depth;
 
         return $cycle;
     }
 
     /**
-     * Moves along a cycle of the arcs by which nodes were reached last: one there is costs less than nothing.
+     * Moves along all cycles of the arcs by which nodes were reached last: each costs less than nothing, and no two
+     * share a node.
      *
-     * @param list<array{int, int, int, ?int}> $arcs from, to, cost, and who moves
-     * @param array<int, int>                  $by   arc by node
+     * @param array<int, int> $by by node: from where it was reached
      *
      * @return list<array{int, int}> people and where they go; none where there is no cycle
      */
-    private static function cycle(array $arcs, array $by): array
+    private function cycles(array $by): array
     {
-        $seen = [];
-        foreach (array_keys($by) as $start) {
+        $seen = $moves = [];
+        foreach ($by as $start => $_) {
             $node = $start;
             while (isset($by[$node]) && !isset($seen[$node])) {
                 $seen[$node] = $start;
-                $node = $arcs[$by[$node]][0];
+                $node = $by[$node];
             }
             if (($seen[$node] ?? null) !== $start || !isset($by[$node])) {
                 continue;
             }
-            $moves = [];
             $first = $node;
             do {
-                [$from, $to, , $person] = $arcs[$by[$node]];
-                null === $person || ($moves[] = [$person, $to]);
+                $from = $by[$node];
+                if (self::HUB !== $from && self::HUB !== $node) {
+                    $moves[] = [$this->moves[$from][$node][1], $node];
+                }
                 $node = $from;
             } while ($node !== $first);
-
-            return $moves;
         }
 
-        return [];
+        return $moves;
     }
 }

@@ -68,4 +68,41 @@ final readonly class Question
 
         return new self($people, $sections, $stay, $quiet, $there, $conditions);
     }
+
+    /**
+     * Several sites at once. Whoever is in several of them needs a place in each, at other hours; `Joint` names them.
+     *
+     * @param array<string, self> $questions by site
+     * @param list<list<string>>  $sameTime  pairs of sections of several sites that meet at the same time
+     */
+    public static function together(array $questions, array $sameTime): self
+    {
+        $people = $sections = $stay = $quiet = $there = $selves = [];
+        $conditions = new Conditions();
+        foreach ($questions as $site => $one) {
+            $others = array_merge(
+                ...array_map(
+                    static fn(self $other): array => array_column($other->sections, 'id'),
+                    array_values(array_diff_key($questions, [$site => true])),
+                ),
+            );
+            foreach ($one->people as $person) {
+                $id = Joint::id($person->id, $site);
+                $selves[$person->id][] = $id;
+                $cannot = [...$person->cannot, ...$others];
+                $people[] = new PlanPerson($id, $person->wishes, $cannot, $person->placed);
+            }
+            foreach (array_keys($one->stay) as $person) {
+                $selves[$person][] = Joint::id((string) $person, $site);
+            }
+            $sections = [...$sections, ...$one->sections];
+            $stay += Joint::keyed($one->stay, $site);
+            $quiet += Joint::keyed($one->quiet, $site);
+            $there += Joint::keyed($one->there, $site);
+            $conditions = $conditions->and($one->conditions, $site);
+        }
+        $several = array_values(array_filter($selves, static fn(array $own): bool => \count($own) > 1));
+
+        return new self($people, $sections, $stay, $quiet, $there, $conditions->between($several, $sameTime));
+    }
 }

@@ -7,10 +7,10 @@ namespace MintDoor\Core\Plans;
 /**
  * Places given out by wishes where there are conditions that no flow knows. What is sought is the least sum of costs:
  * of somebody's nth wish (n - 1)², more where they move only to make room, and of nowhere more than of anything else.
- * It begins with the flow without conditions, and goes on by moving units and having two change places, also for the
- * worse and against conditions, less and less (simulated annealing: Kirkpatrick, Gelatt, Vecchi 1983); the best that
- * keeps all conditions is the plan. Where nobody is placed, none is broken, so that there always is one. What the flow
- * of units costs without conditions is a bound that no plan is below. The same seed gives the same.
+ * It begins with a relaxed plan (`Relaxed`), which is a flow and a bound that no plan is below; it goes on by moving
+ * people about (`Annealing`), a few times where they are few; and whoever conditions cannot tell from each other change
+ * places among themselves until no other way is better, which is a flow again. The best that keeps all conditions is
+ * the plan. Where nobody is placed, none is broken, so that there always is one. The same seed gives the same.
  */
 final class Search
 {
@@ -19,16 +19,18 @@ final class Search
 
     private const LEAST = 20_000;
 
-    /** Steps between two questions whether it goes on. */
-    private const ASK = 2_000;
+    /** What part of so many the relaxed plan is taken for. */
+    private const BEFORE = 2;
 
-    private const FEW = 100;
+    /** How often it is tried, as far as there are no more steps than this in all. */
+    private const RUNS = 8;
 
-    /** How much worse a step may well be, at first, with many. */
-    private const HEAT = 10;
+    private const MOST = 500_000;
 
-    /** What breaking a condition by one costs beside nowhere. */
-    private const PRICE = 2;
+    private const FEW = 60;
+
+    /** How much worse a step may well be at first. */
+    private const WARM = 0.5;
 
     private function __construct() {}
 
@@ -48,18 +50,12 @@ final class Search
         Lot $lot,
         ?\Closure $goesOn = null,
     ): Searched {
-        usort($people, static fn(PlanPerson $a, PlanPerson $b): int => $a->id <=> $b->id);
+        // Who comes first makes a difference among equals.
+        $turn = array_map(static fn(PlanPerson $one): array => [$lot->of($one->id, ''), $one->id], $people);
+        array_multisort($turn, $people);
         usort($sections, static fn(PlanSection $a, PlanSection $b): int => $a->id <=> $b->id);
-        $costs = self::costs($people, $sections, $there);
-        $units = Units::of($people, $sections, $stay, $conditions, $costs);
-        // Each unit takes one place there, however many it is, and no other condition holds.
-        $flow = new Flow($units->costs, $units->places);
-        $flow->settle();
-        $bound = 0;
-        foreach ($flow->at() as $unit => $section) {
-            $bound += $units->costs[$unit][$section];
-        }
-        [$best, $cost] = self::best($units, $flow, new Chance($lot->seed), $goesOn);
+        $units = Units::of($people, $sections, $stay, $conditions, self::costs($people, $sections, $there));
+        [$best, $cost, $bound] = self::best($units, new Chance($lot->seed), $goesOn);
         $places = $unplaced = [];
         foreach ($units->members as $unit => $members) {
             foreach ($members as $n) {
@@ -110,92 +106,72 @@ final class Search
     /**
      * @param ?\Closure(int, int): bool $goesOn
      *
-     * @return array{array<int, int>, int} section by unit, and what it costs
+     * @return array{array<int, int>, int, int} section by unit, what it costs, and what no plan costs less than
      */
-    private static function best(Units $units, Flow $flow, Chance $dice, ?\Closure $goesOn): array
+    private static function best(Units $units, Chance $dice, ?\Closure $goesOn): array
     {
-        $now = new Arrangement($units);
-        [$best, $cost] = [$now->all(), $now->cost];
-        $many = \count($units->sizes);
-        if (0 === $many) {
-            return [$best, $cost];
-        }
-        self::begin($now, $units, $flow);
-        $price = self::PRICE * max(1, ...array_column($units->costs, Flow::NOWHERE));
-        // Of few all ways are gone through; with many, the flow is near what is sought.
-        $heat = (float) ($many < self::FEW ? $price : min($price, self::HEAT));
-        $steps = max(self::LEAST, self::STEPS * $many);
-        $cool = (0.05 / $heat) ** (1 / $steps);
-        $choices = array_map(static function (array $own): array {
-            asort($own);
-
-            return array_keys($own);
-        }, $units->costs);
-        for ($step = 0; $step < $steps; ++$step) {
-            if (0 === $now->broken && $now->cost < $cost) {
-                [$best, $cost] = [$now->all(), $now->cost];
-            }
-            if (0 === $step % self::ASK && null !== $goesOn && !$goesOn($step, $steps)) {
-                break;
-            }
-            $heat *= $cool;
-            self::step($now, $units, $choices, $dice, $price, $heat);
-        }
-
-        return 0 === $now->broken && $now->cost < $cost ? [$now->all(), $now->cost] : [$best, $cost];
-    }
-
-    /** Puts units where the flow has them, as far as there is room. */
-    private static function begin(Arrangement $now, Units $units, Flow $flow): void
-    {
-        foreach ($flow->at() as $unit => $section) {
-            if ($now->fits($section, $units->sizes[$unit])) {
-                $now->move($unit, $section);
+        $steps = max(self::LEAST, self::STEPS * \count($units->sizes));
+        $runs = min(self::RUNS, max(1, intdiv(self::MOST, $steps)));
+        $before = intdiv($steps, self::BEFORE);
+        $part = static fn(int $past, int $all): \Closure => static fn(int $done, int $of): bool => null === $goesOn
+            || $goesOn($past + intdiv($done * $all, $of), $before + $runs * $steps);
+        $relaxed = Relaxed::of($units, $part(0, $before));
+        $best = [];
+        $cost = \PHP_INT_MAX;
+        for ($run = 0; $run < $runs && $cost > $relaxed->bound; ++$run) {
+            $annealing = new Annealing($units, $relaxed->at, $relaxed->near, $dice);
+            // Of few all ways are gone through, too; with many, what is sought is near.
+            $warm = 0 === $run % 2 || \count($units->sizes) > self::FEW ? self::WARM : null;
+            $annealing->run($steps, $warm, $part($before + $run * $steps, $steps));
+            $found = self::changed($units, $annealing->best);
+            if (self::cost($units, $found) < $cost) {
+                [$best, $cost] = [$found, self::cost($units, $found)];
             }
         }
+
+        return [$best, $cost, $relaxed->bound];
     }
 
     /**
-     * Moves one unit, or has two change places, where that is better or the heat allows it.
+     * Who could stand for each other as far as conditions see goes where it costs least, with as many of them in each
+     * section as before.
      *
-     * @param list<list<int>> $choices sections by unit, the cheapest first
+     * @param array<int, int> $at section by unit
+     *
+     * @return array<int, int>
      */
-    private static function step(
-        Arrangement $now,
-        Units $units,
-        array $choices,
-        Chance $dice,
-        int $price,
-        float $heat,
-    ): void {
-        $unit = $dice->below(\count($units->sizes));
-        $from = $now->at($unit);
-        // What is wished more is tried more often.
-        $rare = $dice->share();
-        $to = $choices[$unit][(int) (\count($choices[$unit]) * $rare * $rare * $rare)];
-        if ($to === $from) {
-            return;
-        }
-        $before = $now->cost + $price * $now->broken;
-        $other = null;
-        if (!$now->fits($to, $units->sizes[$unit])) {
-            $there = $now->in($to);
-            if ([] === $there) {
-                return;
+    private static function changed(Units $units, array $at): array
+    {
+        $alike = [];
+        foreach ($at as $unit => $_) {
+            if (1 === $units->sizes[$unit] && [] === $units->foes[$unit] && [] === $units->selves[$unit]) {
+                $kinds = array_map(array_keys(...), array_column($units->unitKinds, $unit));
+                $alike[json_encode($kinds, \JSON_THROW_ON_ERROR)][] = $unit;
             }
-            $other = $there[$dice->below(\count($there))];
-            $more = $units->sizes[$unit] - $units->sizes[$other];
-            $back = isset($units->costs[$other][$from]) ? $from : Flow::NOWHERE;
-            if (!$now->fits($to, $more) || ($back === $from && !$now->fits($from, -$more))) {
-                return;
+        }
+        foreach ($alike as $own) {
+            $costs = $places = [];
+            foreach ($own as $unit) {
+                $costs[$unit] = $units->costs[$unit];
+                $places[$at[$unit]] = 1 + ($places[$at[$unit]] ?? 0);
             }
-            $now->move($other, $back);
+            unset($places[Flow::NOWHERE]);
+            $flow = new Flow($costs, $places + array_fill_keys(array_keys($units->places), 0));
+            $flow->settle();
+            $at = array_replace($at, $flow->at());
         }
-        $now->move($unit, $to);
-        $worse = $now->cost + $price * $now->broken - $before;
-        if ($worse > 0 && $dice->share() > exp(-$worse / $heat)) {
-            $now->move($unit, $from);
-            null === $other || $now->move($other, $to);
+
+        return $at;
+    }
+
+    /** @param array<int, int> $at section by unit */
+    private static function cost(Units $units, array $at): int
+    {
+        $cost = 0;
+        foreach ($at as $unit => $section) {
+            $cost += $units->costs[$unit][$section];
         }
+
+        return $cost;
     }
 }

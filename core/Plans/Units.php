@@ -19,6 +19,9 @@ final readonly class Units
      *     none is said, they cannot be
      * @param list<array<int, int>>                $foes       by unit: units that are to be elsewhere, with how many
      *     pairs of people say so
+     * @param list<array<int, int>>                $selves     by unit: units of the same people in another site, with
+     *     how many they are
+     * @param array<int, array<int, true>>         $atOnce     sections nobody can be in both, by section
      * @param array<int, int>                      $places     by section
      * @param array<int, int>                      $held       people who stay, by section
      * @param array<int, int>                      $least      by section
@@ -26,13 +29,15 @@ final readonly class Units
      * @param list<int>                            $tolerances by balance
      * @param list<list<array<string, int>>>       $unitKinds  people of a kind, by balance and unit
      * @param list<array<int, array<string, int>>> $kinds      people of a kind who stay, by balance and section
-     * @param int                                  $all        people, with those who stay
+     * @param list<int>                            $counted    people of any kind, by balance
      */
     private function __construct(
         public array $members,
         public array $sizes,
         public array $costs,
         public array $foes,
+        public array $selves,
+        public array $atOnce,
         public array $places,
         public array $held,
         public array $least,
@@ -40,7 +45,7 @@ final readonly class Units
         public array $tolerances,
         public array $unitKinds,
         public array $kinds,
-        public int $all,
+        public array $counted,
     ) {}
 
     /**
@@ -82,6 +87,17 @@ final readonly class Units
         foreach ($conditions->apart as $group) {
             self::part(array_values(array_unique($group)), $number, $unitOf, $stay, $index, $foes, $unitCosts);
         }
+        $atOnce = [];
+        foreach ($conditions->atOnce() as $section => $others) {
+            isset($index[$section]) && ($atOnce[$index[$section]] = array_fill_keys(
+                array_values(array_intersect_key($index, $others)),
+                true,
+            ));
+        }
+        $selves = array_fill(0, \count($members), []);
+        foreach ([] === $atOnce ? [] : $conditions->oneself as $own) {
+            self::bind($own, $number, $unitOf, $stay, $index, $atOnce, $selves, $unitCosts);
+        }
         $held = array_fill_keys(array_keys($sections), 0);
         foreach ($stay as $section) {
             isset($index[$section]) && ++$held[$index[$section]];
@@ -118,6 +134,8 @@ final readonly class Units
             array_map(count(...), $members),
             $unitCosts,
             $foes,
+            $selves,
+            $atOnce,
             array_map(static fn(PlanSection $section): int => $section->places, $sections),
             $held,
             $least,
@@ -125,7 +143,7 @@ final readonly class Units
             array_map(static fn(Balance $balance): int => $balance->tolerance, $conditions->balances),
             $unitKinds,
             $kinds,
-            \count($everybody),
+            array_map(array_sum(...), $shares),
         );
     }
 
@@ -230,6 +248,40 @@ final readonly class Units
         foreach (array_intersect_key($stay, array_flip($group)) as $section) {
             foreach (isset($index[$section]) ? $units : [] as $one) {
                 unset($costs[$one][$index[$section]]);
+            }
+        }
+    }
+
+    /**
+     * @param list<string>                 $own
+     * @param array<string, int>           $number
+     * @param array<int, int>              $unitOf
+     * @param array<string, string>        $stay
+     * @param array<string, int>           $index
+     * @param array<int, array<int, true>> $atOnce
+     * @param list<array<int, int>>        $selves
+     * @param list<array<int, int>>        $costs
+     */
+    private static function bind(
+        array $own,
+        array $number,
+        array $unitOf,
+        array $stay,
+        array $index,
+        array $atOnce,
+        array &$selves,
+        array &$costs,
+    ): void {
+        $units = array_map(
+            static fn(int $n): int => $unitOf[$n],
+            array_values(array_intersect_key($number, array_flip($own))),
+        );
+        foreach ($units as $one) {
+            foreach ($units as $other) {
+                $one === $other || ($selves[$one][$other] = 1 + ($selves[$one][$other] ?? 0));
+            }
+            foreach (array_intersect_key($stay, array_flip($own)) as $section) {
+                $costs[$one] = array_diff_key($costs[$one], $atOnce[$index[$section] ?? Flow::NOWHERE] ?? []);
             }
         }
     }

@@ -27,14 +27,19 @@ final readonly class Why
         public array $kept = [],
     ) {}
 
-    /** @return array<string, self> by person, of all that a question is about */
-    public static function all(Question $question, Plan $plan): array
+    /**
+     * @param ?bool $free whether nothing but places and hours was kept; as the question says where it is not told
+     *
+     * @return array<string, self> by person, of all that a question is about
+     */
+    public static function all(Question $question, Plan $plan, ?bool $free = null): array
     {
+        $free ??= $question->conditions->none();
         $why = $full = [];
         $held = array_count_values($plan->places);
         foreach ($question->sections as $section) {
             // Without conditions whoever is not there found it full, whoever moved on later.
-            $full[$section->id] = $question->conditions->none() || ($held[$section->id] ?? 0) >= $section->places;
+            $full[$section->id] = $free || ($held[$section->id] ?? 0) >= $section->places;
         }
         foreach ($question->people as $person) {
             $one = self::of($person, $question->sections, $plan->places[$person->id] ?? null, $full);
