@@ -51,7 +51,7 @@ final class Relaxed
     /** @var list<array<int, array-key>> by person and balance */
     private array $kinds = [];
 
-    /** @var array<int, array<int, array<array-key, array{int, int}>>> by balance, section, kind: of too many, too few */
+    /** @var array<int, array<int, array<array-key, array{int, int}>>> by balance, section, kind: of too many or few */
     private array $prices = [];
 
     /** What one is counted in: parts of everybody's share, so that it comes out whole. */

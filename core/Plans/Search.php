@@ -14,10 +14,12 @@ namespace MintDoor\Core\Plans;
  */
 final class Search
 {
-    /** Steps for each unit, and at least. */
+    /** Steps for each unit, with many and with few, and in all so many at most with few. */
     private const STEPS = 200;
 
-    private const LEAST = 20_000;
+    private const MORE = 1_000;
+
+    private const ENOUGH = 20_000;
 
     /** What part of so many the relaxed plan is taken for. */
     private const BEFORE = 2;
@@ -110,7 +112,8 @@ final class Search
      */
     private static function best(Units $units, Chance $dice, ?\Closure $goesOn): array
     {
-        $steps = max(self::LEAST, self::STEPS * \count($units->sizes));
+        $many = \count($units->sizes);
+        $steps = max(1, self::STEPS * $many, min(self::ENOUGH, self::MORE * $many));
         $runs = min(self::RUNS, max(1, intdiv(self::MOST, $steps)));
         $before = intdiv($steps, self::BEFORE);
         $part = static fn(int $past, int $all): \Closure => static fn(int $done, int $of): bool => null === $goesOn
@@ -121,7 +124,7 @@ final class Search
         for ($run = 0; $run < $runs && $cost > $relaxed->bound; ++$run) {
             $annealing = new Annealing($units, $relaxed->at, $relaxed->near, $dice);
             // Of few all ways are gone through, too; with many, what is sought is near.
-            $warm = 0 === $run % 2 || \count($units->sizes) > self::FEW ? self::WARM : null;
+            $warm = 0 === $run % 2 || $many > self::FEW ? self::WARM : null;
             $annealing->run($steps, $warm, $part($before + $run * $steps, $steps));
             $found = self::changed($units, $annealing->best);
             if (self::cost($units, $found) < $cost) {
