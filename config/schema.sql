@@ -861,11 +861,13 @@ CREATE TABLE `site_plan` (
   `change_list_id` binary(16) DEFAULT NULL,
   `site_id` binary(16) NOT NULL,
   `put_away_at` datetime DEFAULT NULL,
+  `joint` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_E6C0E684F6BD1646` (`site_id`),
   KEY `IDX_E6C0E684A393D2FBD51DF323` (`state`,`beat_at`),
   KEY `closing` (`closes_at`),
   KEY `IDX_E6C0E684CDA9B422` (`change_list_id`),
+  KEY `joint` (`joint`),
   CONSTRAINT `FK_E6C0E684CDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`),
   CONSTRAINT `FK_E6C0E684F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
-use MintDoor\Core\Plans\Lot;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -31,7 +30,7 @@ final class CheckPlanCommand extends Command
             return Command::INVALID;
         }
         $record = PlanRecord::read($kept);
-        $plan = $record->plan(new Lot($kept['seed']));
+        $plan = $record->plan($kept['seed']);
         $said = array_column((array) ($kept['places'] ?? []), 'section', 'person');
         $differ = 0;
         foreach ($record->people as $person) {

@@ -39,6 +39,8 @@ final class ConditionsCodec
             self::groups($kept['apart'] ?? []),
             $least,
             $balances,
+            self::groups($kept['oneself'] ?? []),
+            self::groups($kept['sameTime'] ?? []),
         );
     }
 
@@ -62,10 +64,12 @@ final class ConditionsCodec
             'apart' => $conditions->apart,
             'least' => $least,
             'balances' => $balances,
+            'oneself' => $conditions->oneself,
+            'sameTime' => $conditions->sameTime,
         ];
     }
 
-    /** @return list<list<string>> ids of people */
+    /** @return list<list<string>> ids, two in each or more */
     public static function groups(mixed $kept): array
     {
         $groups = array_map(

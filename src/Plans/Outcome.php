@@ -16,12 +16,16 @@ final readonly class Outcome
      * @param array<string, Why> $why    by person
      * @param bool               $proven whether no other way is better, and it was not told to stop before
      * @param ?float             $better as of `Plan`
+     * @param list<string>       $sites  ids of those that were planned together; none where it is one
+     * @param array<string, string> $places section of everybody in them, by person as `Joint` names them
      */
     public function __construct(
         public array $why,
         public bool $proven,
         public ?float $better,
         public PlanRecord $record,
+        public array $sites = [],
+        public array $places = [],
     ) {}
 
     /** @param array<string, mixed> $kept as `kept()` */
@@ -51,7 +55,9 @@ final readonly class Outcome
             $why,
             true === ($kept['proven'] ?? false),
             is_numeric($better) ? (float) $better : null,
-            PlanRecord::read((array) ($kept['record'] ?? []))
+            PlanRecord::read((array) ($kept['record'] ?? [])),
+            array_values(array_filter((array) ($kept['sites'] ?? []), is_string(...))),
+            array_filter((array) ($kept['places'] ?? []), is_string(...)),
         );
     }
 
@@ -67,7 +73,14 @@ final readonly class Outcome
             $all[$person]['because'] = $why->because->value;
         }
 
-        return ['why' => $all, 'proven' => $this->proven, 'better' => $this->better, 'record' => $this->record->kept()];
+        return [
+            'why' => $all,
+            'proven' => $this->proven,
+            'better' => $this->better,
+            'record' => $this->record->kept(),
+            'sites' => $this->sites,
+            'places' => $this->places,
+        ];
     }
 
     /** @return array<string, int> how many it puts into each section */

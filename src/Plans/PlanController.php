@@ -15,6 +15,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\Page;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -39,6 +40,8 @@ final readonly class PlanController
         private PlanQuery $query,
         private PlanHandler $handler,
         private WishLetters $letters,
+        private PlansTogether $together,
+        private SitesNear $near,
         private Transaction $transaction,
     ) {}
 
@@ -69,7 +72,9 @@ final readonly class PlanController
         if (null === $plan->outcome) {
             throw Problem::notFound('plan');
         }
-        $answer = new Answer(RecordAnswer::of($plan, Outcome::read($plan->outcome)));
+        $outcome = Outcome::read($plan->outcome);
+        $this->others(array_values(array_diff($outcome->sites, [$site])), $caller);
+        $answer = new Answer(RecordAnswer::of($plan, $outcome));
         $answer->headers->set('Content-Disposition', 'attachment; filename="plan.json"');
 
         return $answer;
@@ -125,9 +130,53 @@ final readonly class PlanController
     #[Route(self::AT.'/compute', name: 'compute_plan', requirements: self::SITE, methods: ['POST'])]
     public function compute(string $site, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->changed($site, $request, $caller, function (SiteAccess $access): void {
-            $this->handler->compute($access, $this->locked($access->site->id));
-        });
+        $with = array_map(
+            static fn(SitePlan $other): string => $other->site->id,
+            $this->together->others($this->planFor($site, $caller)),
+        );
+        $work = function (SiteAccess $access) use ($with, $caller): void {
+            $accesses = $this->others($with, $caller);
+            $plan = $this->locked($access->site->id);
+            foreach ($this->together->others($plan) as $other) {
+                if (!isset($accesses[$other->site->id])) {
+                    throw new Problem(ProblemType::NotReady, 'plans.look-again');
+                }
+                $this->plans->locked($other->id);
+            }
+            $this->handler->compute($access, $plan, [$access->site->id => $access, ...$accesses]);
+        };
+
+        return $this->changed($site, $request, $caller, $work, $with);
+    }
+
+    /** Other sites whose people are here too, and what plans they have. */
+    #[Route(self::AT.'/with', name: 'plans_with', requirements: self::SITE, methods: ['GET'])]
+    public function with(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        return new Answer(new Items($this->near->of($this->access($site, $caller))));
+    }
+
+    /** Plans of which sites are computed with this one. */
+    #[Route(self::AT.'/with', name: 'plan_with', requirements: self::SITE, methods: ['PUT'])]
+    public function planWith(
+        string $site,
+        #[MapRequestPayload] PlanWithRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        $this->access($site, $caller);
+        $sites = array_values(array_diff($body->sites, [$site]));
+        $before = array_map(
+            static fn(SitePlan $other): string => $other->site->id,
+            $this->plans->with($this->plan($site)),
+        );
+        $work = function (SiteAccess $access) use ($sites, $request, $caller): void {
+            $plan = $this->locked($access->site->id);
+            IfMatch::of($request)->assert($plan->version);
+            $this->handler->with($access, $plan, $this->others($sites, $caller));
+        };
+
+        return $this->changed($site, $request, $caller, $work, array_values(array_unique([...$sites, ...$before])));
     }
 
     /** What the plan would come to if something were otherwise; keeps nothing. Only once wishes are known. */
@@ -166,18 +215,31 @@ final readonly class PlanController
         });
     }
 
-    /** @param \Closure(SiteAccess): void $work */
-    private function changed(string $site, Request $request, Caller $caller, \Closure $work): Answer
-    {
+    /**
+     * @param \Closure(SiteAccess): void $work
+     * @param list<string>               $with ids of further sites whose plans change
+     */
+    private function changed(
+        string $site,
+        Request $request,
+        Caller $caller,
+        \Closure $work,
+        array $with = [],
+    ): Answer {
         $this->access($site, $caller);
 
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $work): Answer {
-            $access = $this->access($site, $caller);
-            $work($access);
-            $this->plans->flush();
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [$site, ...$with],
+            function () use ($site, $caller, $work): Answer {
+                $access = $this->access($site, $caller);
+                $work($access);
+                $this->plans->flush();
 
-            return $this->answer($access);
-        });
+                return $this->answer($access);
+            }
+        );
     }
 
     private function answer(SiteAccess $access): Answer
@@ -193,6 +255,35 @@ final readonly class PlanController
         SectionsHandler::assertMay($access);
 
         return $access;
+    }
+
+    /**
+     * Whoever plans several sites together may plan each of them.
+     *
+     * @param list<string> $sites ids
+     *
+     * @return array<string, SiteAccess> by id
+     */
+    private function others(array $sites, Caller $caller): array
+    {
+        $accesses = [];
+        foreach ($sites as $site) {
+            try {
+                $accesses[$site] = $this->access($site, $caller);
+            } catch (Problem) {
+                // Neither whether it is there, nor what it is called.
+                throw Problem::notAllowed('plans.not-of-other');
+            }
+        }
+
+        return $accesses;
+    }
+
+    private function planFor(string $site, Caller $caller): SitePlan
+    {
+        $this->access($site, $caller);
+
+        return $this->plan($site);
     }
 
     private function plan(string $site): SitePlan

@@ -42,6 +42,7 @@ final readonly class PlanHandler
         private SitePlans $plans,
         private PlannedPeople $people,
         private PlanRunner $runner,
+        private PlansTogether $together,
         private ChangeLists $lists,
         private ChangeListRunner $changes,
         private History $history,
@@ -82,28 +83,80 @@ final readonly class PlanHandler
         $this->told($access, self::SET);
     }
 
-    /** The lot is drawn when nobody says any more what they wish, once. */
-    public function compute(SiteAccess $access, SitePlan $plan): void
+    /**
+     * The lot is drawn when nobody says any more what they wish, once.
+     *
+     * @param array<string, SiteAccess> $accesses to the sites of all that are planned together, the own one too, by id
+     */
+    public function compute(SiteAccess $access, SitePlan $plan, array $accesses): void
     {
         self::assertIdle($plan);
-        if (null !== $plan->closesAt && $plan->closesAt > $access->now) {
+        if ($plan->stillAsks($access->now)) {
             throw new Problem(ProblemType::NotReady, 'plans.still-asked');
         }
-        if ([] === PlanTerms::read($plan->terms)->sections($access->site)) {
-            throw new Problem(ProblemType::NotReady, 'plans.no-section-left');
+        $others = $this->together->others($plan);
+        foreach ($others as $other) {
+            if (SitePlan::COMPUTING === $other->state || $other->stillAsks($access->now)) {
+                $title = $other->site->title;
+                throw new Problem(ProblemType::NotReady, Said::with('plans.other-not-ready', title: $title));
+            }
         }
-        if (null === $plan->seed) {
-            $plan->seed = bin2hex(random_bytes(16));
-            $plan->drawnAt = $access->now;
-            $this->told($access, self::DRAWN, ['seed' => $plan->seed]);
+        foreach ([$plan, ...$others] as $each) {
+            $own = $accesses[$each->site->id];
+            if ([] === PlanTerms::read($each->terms)->sections($own->site)) {
+                throw new Problem(ProblemType::NotReady, 'plans.no-section-left');
+            }
+            if (null === $each->seed) {
+                $each->seed = bin2hex(random_bytes(16));
+                $each->drawnAt = $access->now;
+                $this->told($own, self::DRAWN, ['seed' => $each->seed]);
+            }
         }
-        $this->runner->begin($access, $plan);
+        $this->runner->begin($access, $plan, $others);
     }
 
-    /** The best so far is enough. */
+    /**
+     * Plans of other sites are computed with this one from now on, and no others.
+     *
+     * @param array<string, SiteAccess> $accesses to the other sites, by id
+     */
+    public function with(SiteAccess $access, SitePlan $plan, array $accesses): void
+    {
+        self::assertIdle($plan);
+        $before = $this->plans->with($plan);
+        $joint = $plan->joint ?? $this->ids->next();
+        foreach (array_values($accesses) as $n => $own) {
+            $other = $this->plans->lockedOf($own->site->id);
+            $said = match (true) {
+                null === $other => 'plans.no-plan-there',
+                SitePlan::COMPUTING === $other->state => 'plans.other-not-ready',
+                $other->joint !== $joint && [] !== $this->plans->with($other) => 'plans.with-others',
+                default => null,
+            };
+            if (null !== $said) {
+                throw Problem::field("/sites/$n", 'not-ready', Said::with($said, title: $own->row->string('title')));
+            }
+            $other->joint = $joint;
+            $this->told($own, self::SET);
+        }
+        foreach ($before as $other) {
+            if (!isset($accesses[$other->site->id])) {
+                $other->joint = null;
+                ++$other->version;
+            }
+        }
+        $plan->joint = [] === $accesses ? null : $joint;
+        // What was computed by itself no longer follows; what is carried out is.
+        SitePlan::COMPUTED === $plan->state ? $plan->reset() : ++$plan->version;
+        $this->told($access, self::SET);
+    }
+
+    /** The best so far is enough, of all that are computed with it. */
     public function stop(SitePlan $plan): void
     {
-        $plan->stops = SitePlan::COMPUTING === $plan->state;
+        foreach ([$plan, ...$this->plans->with($plan)] as $each) {
+            $each->stops = SitePlan::COMPUTING === $each->state;
+        }
     }
 
     /** Puts everybody where the plan says, as a change list. */
@@ -129,9 +182,7 @@ final readonly class PlanHandler
     /** Puts the plan away, with all wishes; whoever computes it stops. */
     public function drop(SiteAccess $access, SitePlan $plan): void
     {
-        if (SitePlan::COMPUTING === $plan->state) {
-            $plan->reset();
-        }
+        SitePlan::COMPUTING === $plan->state && $this->runner->giveUp($plan);
         $plan->putAwayAt = $access->now;
         ++$plan->version;
         $this->told($access, self::DROPPED);

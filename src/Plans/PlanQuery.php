@@ -13,6 +13,7 @@ use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\PlannedPeople;
 use MintDoor\Plans\Repository\SitePlans;
 use MintDoor\Plans\Repository\Wishes;
+use MintDoor\Roster\Gate;
 use MintDoor\Roster\SectionsQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Cursor;
@@ -34,6 +35,7 @@ final readonly class PlanQuery
         private SectionsQuery $sections,
         private ChangeLists $lists,
         private PlanRunner $runner,
+        private Gate $gate,
     ) {}
 
     public function of(SiteAccess $access): PlanAnswer
@@ -164,6 +166,15 @@ final readonly class PlanQuery
             $json($plan->drawnAt),
             $plan->done,
             $plan->steps,
+            array_map(
+                fn(SitePlan $other): array => [
+                    'site' => null === $this->gate->ifThere($other->site->id, $access->caller)
+                        ? null
+                        : new Somebody($other->site->id, $other->site->title),
+                    'state' => $other->state,
+                ],
+                $this->plans->with($plan),
+            ),
             null === $outcome ? null : OutcomeShown::of($outcome, self::moves($outcome, $planned)),
             $list,
             null !== $list && $this->lists->isUndone($list),

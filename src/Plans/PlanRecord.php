@@ -20,6 +20,7 @@ final readonly class PlanRecord
      * @param list<PlanSection>     $sections
      * @param array<string, string> $stay     section by person, of those who stay where they are
      * @param array<string, string> $there    section by person, of those who move only to make room
+     * @param array<string, string> $seeds    by section, where several sites are planned together
      */
     private function __construct(
         public array $people,
@@ -27,9 +28,11 @@ final readonly class PlanRecord
         public array $stay,
         public array $there,
         public Conditions $conditions,
+        public array $seeds,
     ) {}
 
-    public static function of(Question $question): self
+    /** @param array<string, string> $seeds by section */
+    public static function of(Question $question, array $seeds = []): self
     {
         return new self(
             $question->people,
@@ -37,6 +40,7 @@ final readonly class PlanRecord
             $question->stay,
             $question->there,
             $question->conditions,
+            $seeds,
         );
     }
 
@@ -60,22 +64,23 @@ final readonly class PlanRecord
             $places = $one['places'] ?? 0;
             $sections[] = new PlanSection($text($one['id'] ?? ''), \is_int($places) ? max(0, $places) : 0);
         }
-        $where = static function (mixed $value) use ($text): array {
-            $where = [];
+        $by = static function (mixed $value, string $key, string $what) use ($text): array {
+            $by = [];
             foreach ((array) $value as $one) {
                 $one = (array) $one;
-                $where[$text($one['person'] ?? '')] = $text($one['section'] ?? '');
+                $by[$text($one[$key] ?? '')] = $text($one[$what] ?? '');
             }
 
-            return $where;
+            return $by;
         };
 
         return new self(
             $people,
             $sections,
-            $where($kept['stay'] ?? []),
-            $where($kept['there'] ?? []),
+            $by($kept['stay'] ?? [], 'person', 'section'),
+            $by($kept['there'] ?? [], 'person', 'section'),
             ConditionsCodec::read((array) ($kept['conditions'] ?? [])),
+            $by($kept['seeds'] ?? [], 'section', 'seed'),
         );
     }
 
@@ -85,14 +90,18 @@ final readonly class PlanRecord
         return [
             'people' => array_map(get_object_vars(...), $this->people),
             'sections' => array_map(get_object_vars(...), $this->sections),
-            'stay' => self::where($this->stay),
-            'there' => self::where($this->there),
+            'stay' => self::pairs($this->stay, 'person', 'section'),
+            'there' => self::pairs($this->there, 'person', 'section'),
             'conditions' => ConditionsCodec::kept($this->conditions),
+            'seeds' => self::pairs($this->seeds, 'section', 'seed'),
         ];
     }
 
-    /** @param ?\Closure(int, int): bool $goesOn as of `Planner` */
-    public function plan(Lot $lot, ?\Closure $goesOn = null): Plan
+    /**
+     * @param string                    $seed   of the site; several have the first of theirs in the order of letters
+     * @param ?\Closure(int, int): bool $goesOn as of `Planner`
+     */
+    public function plan(string $seed, ?\Closure $goesOn = null): Plan
     {
         return Planner::plan(
             $this->people,
@@ -100,23 +109,23 @@ final readonly class PlanRecord
             $this->stay,
             $this->there,
             $this->conditions,
-            $lot,
+            new Lot([] === $this->seeds ? $seed : min($this->seeds), $this->seeds),
             $goesOn,
         );
     }
 
     /**
-     * @param array<string, string> $where
+     * @param array<string, string> $all
      *
-     * @return list<array{person: string, section: string}>
+     * @return list<array<string, string>>
      */
-    private static function where(array $where): array
+    private static function pairs(array $all, string $key, string $what): array
     {
-        $all = [];
-        foreach ($where as $person => $section) {
-            $all[] = ['person' => (string) $person, 'section' => $section];
+        $pairs = [];
+        foreach ($all as $one => $other) {
+            $pairs[] = [$key => (string) $one, $what => $other];
         }
 
-        return $all;
+        return $pairs;
     }
 }

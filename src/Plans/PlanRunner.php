@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Plans;
 
-use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\Plan;
-use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\WhatIf;
-use MintDoor\Core\Plans\Why;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\SitePlans;
 use MintDoor\Roster\Gate;
@@ -41,23 +38,26 @@ final readonly class PlanRunner
 
     public function __construct(
         private SitePlans $plans,
-        private Questions $questions,
+        private PlansTogether $together,
         private Gate $gate,
         private Transaction $transaction,
         private MessageBusInterface $bus,
         private PlatformClock $clock,
     ) {}
 
-    /** Runs in a transaction, under the lock of the site. */
-    public function begin(SiteAccess $access, SitePlan $plan): void
+    /**
+     * Runs in a transaction, under the locks of all sites.
+     *
+     * @param list<SitePlan> $others that are planned together with it
+     */
+    public function begin(SiteAccess $access, SitePlan $plan, array $others): void
     {
-        $plan->reset();
-        $plan->state = SitePlan::COMPUTING;
-        $plan->done = $plan->steps = 0;
-        $plan->beatAt = $access->now;
-        $question = $this->questions->of($access, $plan);
-        if (\count($question->people) <= self::AT_ONCE) {
-            $this->keep($plan, $question, self::computed($question, (string) $plan->seed));
+        $asked = $this->together->asked($access, $plan, $others);
+        foreach ($asked->plans as $each) {
+            $each->begin($each === $plan ? $access->now : null);
+        }
+        if (\count($asked->question()->people) <= self::AT_ONCE) {
+            $this->keep($asked, $asked->plan());
         } else {
             $this->bus->dispatch(new ComputePlan($plan->id, $plan->version));
         }
@@ -66,14 +66,14 @@ final readonly class PlanRunner
     #[AsMessageHandler]
     public function __invoke(ComputePlan $job): void
     {
-        $asked = $this->transaction->job([], fn(): ?array => $this->asked($job));
+        $asked = $this->transaction->job([], fn(): ?Asked => $this->asked($job));
         if (null === $asked) {
             return;
         }
-        [$question, $seed] = $asked;
+        $versions = array_map(static fn(SitePlan $plan): int => $plan->version, $asked->plans);
         $beat = 0.0;
         $goesOn = true;
-        $plan = self::computed($question, $seed, function (int $done, int $steps) use ($job, &$beat, &$goesOn): bool {
+        $plan = $asked->plan(function (int $done, int $steps) use ($job, &$beat, &$goesOn): bool {
             if (microtime(true) >= $beat + self::BEAT) {
                 $beat = microtime(true);
                 $goesOn = $this->plans->beat($job->plan, $job->version, $done, $steps, $this->clock->instant());
@@ -81,23 +81,31 @@ final readonly class PlanRunner
 
             return $goesOn;
         });
-        $this->transaction->job([], function () use ($job, $question, $plan): void {
-            $stored = $this->plans->locked($job->plan);
-            if (SitePlan::COMPUTING === $stored?->state && $job->version === $stored->version) {
-                $this->keep($stored, $question, $plan);
-                $this->plans->flush();
-            }
+        $this->transaction->job([], function () use ($asked, $versions, $plan): void {
+            $stored = array_map(fn(SitePlan $one): ?SitePlan => $this->plans->locked($one->id), $asked->plans);
+            $same = array_filter(
+                $stored,
+                static fn(?SitePlan $one, string $site): bool => SitePlan::COMPUTING === $one?->state
+                    && $one->version === $versions[$site],
+                \ARRAY_FILTER_USE_BOTH,
+            );
+            $this->keep($asked, $plan, $same);
+            $this->plans->flush();
         });
     }
 
     /** What the plan would come to if something were otherwise; within a few seconds, as well as can be by then. */
     public function tried(SiteAccess $access, SitePlan $plan, WhatIf $whatIf): Outcome
     {
-        $question = $this->questions->of($access, $plan, $whatIf);
+        $others = array_filter(
+            $this->together->others($plan),
+            static fn(SitePlan $other): bool => null !== $other->outcome,
+        );
+        $asked = $this->together->asked($access, $plan, array_values($others), $whatIf);
         $until = microtime(true) + self::TRIED;
-        $found = self::computed($question, (string) $plan->seed, static fn(): bool => microtime(true) < $until);
+        $found = $asked->plan(static fn(): bool => microtime(true) < $until);
 
-        return self::outcome($question, $found);
+        return $asked->outcomes($found)[$access->site->id];
     }
 
     /** @return int how many whose worker was lost got another one */
@@ -122,41 +130,44 @@ final readonly class PlanRunner
         $this->transaction->job([], function () use ($job): void {
             $plan = $this->plans->locked($job->plan);
             if (SitePlan::COMPUTING === $plan?->state && $job->version === $plan->version) {
-                $plan->reset();
+                $this->giveUp($plan);
                 $this->plans->flush();
             }
         });
     }
 
-    /** @return ?array{Question, string} with the seed; null where nobody waits for it any more */
-    private function asked(ComputePlan $job): ?array
+    /** Nobody computes it any more, nor what was computed with it. */
+    public function giveUp(SitePlan $plan): void
+    {
+        foreach ([$plan, ...$this->plans->with($plan)] as $each) {
+            SitePlan::COMPUTING === $each->state && $each->reset();
+        }
+    }
+
+    /** Null where nobody waits for it any more. */
+    private function asked(ComputePlan $job): ?Asked
     {
         $plan = $this->plans->withId($job->plan);
         if (SitePlan::COMPUTING !== $plan?->state || $job->version !== $plan->version) {
             return null;
         }
+        $others = array_filter(
+            $this->plans->with($plan),
+            static fn(SitePlan $other): bool => SitePlan::COMPUTING === $other->state,
+        );
+        $access = $this->gate->atDoor($plan->site->id, Caller::nobody());
 
-        return [
-            $this->questions->of($this->gate->atDoor($plan->site->id, Caller::nobody()), $plan),
-            (string) $plan->seed,
-        ];
+        return $this->together->asked($access, $plan, array_values($others));
     }
 
-    /** @param ?\Closure(int, int): bool $goesOn */
-    private static function computed(Question $question, string $seed, ?\Closure $goesOn = null): Plan
+    /** @param ?array<string, SitePlan> $plans those that wait for it, by site; null for all */
+    private function keep(Asked $asked, Plan $plan, ?array $plans = null): void
     {
-        return PlanRecord::of($question)->plan(new Lot($seed), $goesOn);
-    }
-
-    private static function outcome(Question $question, Plan $plan): Outcome
-    {
-        return new Outcome(Why::all($question, $plan), $plan->proven, $plan->better, PlanRecord::of($question));
-    }
-
-    private function keep(SitePlan $stored, Question $question, Plan $plan): void
-    {
-        $stored->outcome = self::outcome($question, $plan)->kept();
-        $stored->state = SitePlan::COMPUTED;
-        ++$stored->version;
+        $outcomes = $asked->outcomes($plan);
+        foreach ($plans ?? $asked->plans as $site => $stored) {
+            $stored->outcome = $outcomes[$site]->kept();
+            $stored->state = SitePlan::COMPUTED;
+            ++$stored->version;
+        }
     }
 }

@@ -26,6 +26,8 @@ final readonly class PlanShown
      * @param ?string         $seed       of the lot, once it is drawn
      * @param ?string         $drawnAt    instant
      * @param int             $done       steps that are done while it is computed; of `steps`
+     * @param list<array{site: ?Somebody, state: string}> $with plans it is computed with; no site where one may not
+     *     see it
      * @param ?OutcomeShown   $outcome    once it is computed
      * @param ?string         $changeList id, once it is applied
      * @param bool            $undone     whether that was taken back
@@ -49,6 +51,7 @@ final readonly class PlanShown
         public ?string $drawnAt,
         public int $done,
         public int $steps,
+        public array $with,
         public ?OutcomeShown $outcome,
         public ?string $changeList,
         public bool $undone,

@@ -11,6 +11,7 @@ use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\WhatIf;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Weeks\Clash;
+use MintDoor\Core\Weeks\Clashes;
 use MintDoor\Core\Weeks\Commitments;
 use MintDoor\People\Repository\Labels;
 use MintDoor\Plans\Entity\SitePlan;
@@ -31,15 +32,20 @@ final readonly class Questions
         private Labels $labels,
     ) {}
 
-    public function of(SiteAccess $access, SitePlan $plan, WhatIf $whatIf = new WhatIf()): Question
-    {
+    /** @param list<string> $open ids of sections of other sites, in which nobody is sure to be */
+    public function of(
+        SiteAccess $access,
+        SitePlan $plan,
+        WhatIf $whatIf = new WhatIf(),
+        array $open = [],
+    ): Question {
         $terms = PlanTerms::read($plan->terms);
         $sections = $terms->sections($access->site);
         $planned = $this->people->of($access->site->id, $access->now);
         $wishes = $this->wishes->of($plan);
         $ids = array_map(strval(...), array_keys($planned));
         $timelines = $this->attendances->inSite($access->site->id, $access->now);
-        $commitments = $this->meetings->commitments($access, $ids);
+        $commitments = $this->meetings->commitments($access, $ids, $open);
         $candidates = [];
         foreach ($planned as $id => $one) {
             $clashes = self::clashes(
@@ -62,6 +68,36 @@ final readonly class Questions
         }
 
         return $whatIf->question($candidates, $places, $terms->moves, $this->conditions($terms, $sections, $planned));
+    }
+
+    /**
+     * @param array<string, list<string>> $sections ids by site
+     *
+     * @return list<list<string>> pairs of sections of different sites that meet at the same time, from now on
+     */
+    public function sameTime(array $sections, int $now): array
+    {
+        $meetings = [];
+        foreach (\count($sections) > 1 ? $this->meetings->ofSites(array_keys($sections), $now) : [] as $site => $all) {
+            foreach ($all as $meeting) {
+                if (\in_array($meeting->section, $sections[$site], true)) {
+                    $meetings[$site][$meeting->section][] = $meeting;
+                }
+            }
+        }
+        $pairs = [];
+        foreach ($meetings as $site => $own) {
+            unset($meetings[$site]);
+            foreach ($own as $one => $come) {
+                foreach ($meetings as $others) {
+                    foreach ($others as $other => $are) {
+                        [] === Clashes::between($come, $are) || ($pairs[] = [(string) $one, (string) $other]);
+                    }
+                }
+            }
+        }
+
+        return $pairs;
     }
 
     /**

@@ -18,7 +18,9 @@ final class RecordAnswer
         $places = array_map(
             static fn(PlanPerson $person): array => [
                 'person' => $person->id,
-                'section' => $outcome->why[$person->id]->section ?? null,
+                'section' => [] === $outcome->sites
+                    ? $outcome->why[$person->id]->section ?? null
+                    : $outcome->places[$person->id] ?? null,
             ],
             $outcome->record->people,
         );

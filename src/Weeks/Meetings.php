@@ -131,10 +131,11 @@ final readonly class Meetings
      * What a change of where people are in a site meets.
      *
      * @param list<string> $people ids
+     * @param list<string> $but    ids of sections of other sites that are of no interest
      *
      * @return array<string, Commitments> by person; none where the site has no hours to come
      */
-    public function commitments(SiteAccess $access, array $people): array
+    public function commitments(SiteAccess $access, array $people, array $but = []): array
     {
         $site = $access->site->id;
         $here = $this->ofSites([$site], $access->now)[$site] ?? [];
@@ -145,7 +146,11 @@ final readonly class Meetings
         $all = Commitments::at($here);
         $commitments = [];
         foreach ($people as $person) {
-            $commitments[$person] = $all->and($elsewhere[$person] ?? []);
+            $theirs = array_filter(
+                $elsewhere[$person] ?? [],
+                static fn(Meeting $meeting): bool => !\in_array($meeting->section, $but, true),
+            );
+            $commitments[$person] = $all->and(array_values($theirs));
         }
 
         return $commitments;

@@ -39,6 +39,7 @@ trait Bodies
                 'wishesFrom' => null,
                 'wishesUntil' => null,
             ],
+            'PUT /sites/{site}/plan/with' => ['sites' => []],
             'POST /sites/{site}/plan/what-if' => ['more' => 3],
             'PUT /me/wishes/{plan}' => ['sections' => []],
             'POST /sites/{site}/section-fits' => ['people' => [$this->ids['newcomer']]],

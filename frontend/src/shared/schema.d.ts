@@ -1170,6 +1170,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/plan/with": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Other sites one may plan that have people of this one, and what is planned there; those with most of them first. */
+        get: operations["plansWith"];
+        /** @description Plans of which other sites are computed with this one: whoever is in several of them gets a place in each, at different hours. One may plan all of them. */
+        put: operations["planWith"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/plan/close": {
         parameters: {
             query?: never;
@@ -4277,6 +4297,12 @@ export interface components {
             /** @description steps, while it is computed */
             done: number;
             steps: number;
+            /** @description plans it is computed with */
+            with: {
+                /** @description null where one may not see it */
+                site: components["schemas"]["Somebody"] | null;
+                state: string;
+            }[];
             outcome: components["schemas"]["PlanOutcome"] | null;
             changeList: components["schemas"]["Id"] | null;
             /** @description whether the change list was taken back */
@@ -4339,7 +4365,8 @@ export interface components {
             seed: string;
             proven: boolean;
             people: {
-                id: components["schemas"]["Id"];
+                /** @description a person; with a slash and a site where several are planned together */
+                id: string;
                 wishes: components["schemas"]["Id"][];
                 cannot: components["schemas"]["Id"][];
                 /** @description whether they have a place now */
@@ -4350,32 +4377,57 @@ export interface components {
                 places: number;
             }[];
             stay: {
-                person: components["schemas"]["Id"];
+                /** @description a person; with a slash and a site where several are planned together */
+                person: string;
                 section: components["schemas"]["Id"];
             }[];
             there: {
-                person: components["schemas"]["Id"];
+                /** @description a person; with a slash and a site where several are planned together */
+                person: string;
                 section: components["schemas"]["Id"];
             }[];
+            /** @description of sites that are planned together, by section */
+            seeds: {
+                section: components["schemas"]["Id"];
+                seed: string;
+            }[];
             conditions: {
-                together: components["schemas"]["Id"][][];
-                apart: components["schemas"]["Id"][][];
+                together: string[][];
+                apart: string[][];
+                /** @description who are one person in several sites */
+                oneself: string[][];
+                /** @description pairs of sections of several sites that meet at the same time */
+                sameTime: components["schemas"]["Id"][][];
                 least: {
                     section: components["schemas"]["Id"];
                     people: number;
                 }[];
                 balances: {
                     kinds: {
-                        person: components["schemas"]["Id"];
+                        /** @description a person; with a slash and a site where several are planned together */
+                        person: string;
                         kind: string;
                     }[];
                     tolerance: number;
                 }[];
             };
             places: {
-                person: components["schemas"]["Id"];
+                /** @description a person; with a slash and a site where several are planned together */
+                person: string;
                 section: components["schemas"]["Id"] | null;
             }[];
+        };
+        SiteNear: {
+            site: components["schemas"]["Somebody"];
+            /** @description how many of its learners are in this one too */
+            people: number;
+            /** @description whether it has a plan */
+            planned: boolean;
+            /** @description whether that is computed with this one */
+            with: boolean;
+        };
+        SitesNear: {
+            items: components["schemas"]["SiteNear"][];
         };
         PlanWhatIf: {
             outcome: components["schemas"]["PlanOutcome"];
@@ -8468,6 +8520,81 @@ export interface operations {
             413: components["responses"]["TooLarge"];
             415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    plansWith: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitesNear"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    planWith: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sites: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePlan"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -14,6 +14,7 @@ use MintDoor\Sites\Entity\Site;
 #[ORM\Table(name: 'site_plan')]
 #[ORM\Index(columns: ['state', 'beat_at'])]
 #[ORM\Index(name: 'closing', columns: ['closes_at'])]
+#[ORM\Index(name: 'joint', columns: ['joint'])]
 class SitePlan
 {
     public const SET = 'set';
@@ -78,6 +79,10 @@ class SitePlan
     #[ORM\Column(type: 'instant', nullable: true)]
     public ?int $putAwayAt = null;
 
+    /** The same in all plans that are computed together. */
+    #[ORM\Column(type: 'id', nullable: true)]
+    public ?string $joint = null;
+
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
         #[ORM\OneToOne]
@@ -96,6 +101,12 @@ class SitePlan
             && $now < (int) $this->closesAt;
     }
 
+    /** Whether wishes may still be said, or are to be asked for. */
+    public function stillAsks(int $now): bool
+    {
+        return null !== $this->closesAt && $this->closesAt > $now;
+    }
+
     /** @return array{?string, ?string} the first and the last day on which wishes may be said */
     public function days(\DateTimeZone $zone): array
     {
@@ -104,6 +115,15 @@ class SitePlan
             : (new \DateTimeImmutable('@'.$instant))->setTimezone($zone)->format('Y-m-d');
 
         return [$day($this->opensAt), $day(null === $this->closesAt ? null : $this->closesAt - 1)];
+    }
+
+    /** A worker is to compute it; that of whoever asked says that it lives. */
+    public function begin(?int $beatAt): void
+    {
+        $this->reset();
+        $this->state = self::COMPUTING;
+        $this->done = $this->steps = 0;
+        $this->beatAt = $beatAt;
     }
 
     /** What was computed no longer follows from what is asked. */

@@ -54,6 +54,30 @@ final class PlannedPeople extends BaseRepository
         )?->list('sections');
     }
 
+    /** @return array<string, int> how many of the learners of a site are in another one too, by its id, most first */
+    public function shared(string $site, int $now, int $most): array
+    {
+        $shared = [];
+        foreach (
+            $this->rows(
+                "SELECT o.site_id, COUNT(*) AS people
+                 FROM enrollment_segment g
+                 JOIN enrollment_segment o ON o.person_id = g.person_id AND o.site_id <> g.site_id
+                    AND o.holds_seat = 1 AND o.state IN ('current', 'paused', 'upcoming') AND ".Sql::holds('o').'
+                 JOIN site s ON s.id = o.site_id AND s.taken_back = 0
+                 WHERE '.self::THEY.Sql::holds('g').'
+                 GROUP BY o.site_id
+                 ORDER BY people DESC, o.site_id
+                 LIMIT '.$most,
+                self::at($site, $now),
+            ) as $row
+        ) {
+            $shared[$row->id('site_id')] = $row->int('people');
+        }
+
+        return $shared;
+    }
+
     /** @return array{site: string, now: string} */
     private static function at(string $site, int $now): array
     {

@@ -35,6 +35,19 @@ final class SitePlans extends BaseRepository
         return null === $plan?->putAwayAt ? null : $plan;
     }
 
+    /** @return list<SitePlan> the others that are planned together with one, by site */
+    public function with(SitePlan $plan): array
+    {
+        $all = null === $plan->joint ? [] : $this->findBy(['joint' => $plan->joint, 'putAwayAt' => null]);
+        $others = array_filter(
+            $all,
+            static fn(SitePlan $one): bool => $one->id !== $plan->id && !$one->site->takenBack
+        );
+        usort($others, static fn(SitePlan $a, SitePlan $b): int => $a->site->id <=> $b->site->id);
+
+        return $others;
+    }
+
     public function withId(string $plan): ?SitePlan
     {
         return $this->find($plan);
@@ -70,14 +83,16 @@ final class SitePlans extends BaseRepository
     }
 
     /**
-     * Says how far it is computed.
+     * Says how far it is computed, with all that are computed with it.
      *
      * @return bool whether it is to go on: nobody stopped or changed it
      */
     public function beat(string $plan, int $version, int $done, int $steps, int $now): bool
     {
         $this->execute(
-            'UPDATE site_plan SET done = ?, steps = ?, beat_at = ? WHERE id = ? AND version = ?',
+            "UPDATE site_plan p JOIN site_plan h ON p.id = h.id OR p.joint = h.joint
+             SET p.done = ?, p.steps = ?, p.beat_at = IF(p.id = h.id, ?, NULL)
+             WHERE h.id = ? AND h.version = ? AND p.state = 'computing'",
             [$done, $steps, Instant::toSql($now), Id::binary($plan), $version],
         );
 

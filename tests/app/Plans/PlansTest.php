@@ -7,35 +7,10 @@ namespace MintDoor\Tests\App\Plans;
 use MintDoor\Plans\ComputePlan;
 use MintDoor\Plans\PlanRunner;
 use MintDoor\Plans\WishLetters;
-use MintDoor\Shared\Id;
-use MintDoor\Tests\App\ApiTestCase;
 
 /** Who goes into which section: wished, computed, carried out, and checked by whoever wants to. */
-final class PlansTest extends ApiTestCase
+final class PlansTest extends PlanCase
 {
-    /** @var array<string, string> ids by name */
-    private array $sections = [];
-
-    protected function furnish(): void
-    {
-        parent::furnish();
-        $this->ids['third'] = $this->person('third', 'learner', 'seniors', 7);
-    }
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $made = $this->put('sections', ['sections' => [
-            ['name' => 'Morning', 'seats' => 2],
-            ['name' => 'Noon'],
-            ['name' => 'Evening', 'seats' => 1],
-        ]]);
-        $this->sections = array_column($made['sections'], 'id', 'name');
-        $this->db()->executeStatement('UPDATE site SET seats = NULL');
-        $this->change('lead', 'let-in', 'newcomer', 'learner');
-        $this->change('lead', 'let-in', 'third', 'learner');
-    }
-
     public function testWishesAreSaidByThemselvesAndThePlanHoldsThem(): void
     {
         $set = $this->plan(until: '2026-12-10');
@@ -357,82 +332,5 @@ final class PlansTest extends ApiTestCase
         $body = ['stays' => $this->ids['learner'], 'goes' => $this->ids['newcomer'], 'apply' => true];
         $this->call('admin', 'POST', '/merges', $body);
         self::assertSame([$this->sections['Noon']], $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']);
-    }
-
-    /** @return array{wishesFrom: ?string, wishesUntil: ?string} as they are */
-    private function days(): array
-    {
-        $plan = $this->call('lead', 'GET', $this->path())['plan'];
-
-        return ['wishesFrom' => $plan['wishesFrom'], 'wishesUntil' => $plan['wishesUntil']];
-    }
-
-    /**
-     * @param ?array<string, ?int>  $places by the name of the section
-     * @param array<string, mixed> $more
-     *
-     * @return array<string, mixed>
-     */
-    private function plan(
-        ?array $places = null,
-        ?string $until = null,
-        array $more = [],
-        int $expected = 200,
-    ): array {
-        $places ??= array_fill_keys(array_keys($this->sections), null);
-        $sections = [];
-        foreach ($places as $name => $n) {
-            $sections[] = ['id' => $this->sections[$name], 'places' => $n];
-        }
-        $version = $this->call('lead', 'GET', $this->path())['plan']['version'] ?? 1;
-        $body = [
-            'sections' => $sections,
-            'moves' => 'nobody',
-            'stays' => [],
-            'wishesFrom' => null,
-            'wishesUntil' => $until,
-            ...$more,
-        ];
-
-        return $this->call(
-            'lead',
-            'PUT',
-            $this->path(),
-            [...$body, ...$more],
-            $expected,
-            ['If-Match' => "\"$version\""]
-        );
-    }
-
-    /** @param list<string> $sections by their names */
-    private function wish(string $who, array $sections, int $expected = 200): void
-    {
-        $body = ['sections' => array_map(fn(string $name): string => $this->sections[$name], $sections)];
-        $this->call($who, 'PUT', '/me/wishes/'.$this->planId(), $body, $expected);
-    }
-
-    private function planId(): string
-    {
-        $id = $this->db()->fetchOne('SELECT id FROM site_plan');
-
-        return Id::text(\is_string($id) ? $id : '');
-    }
-
-    /**
-     * @param array<string, mixed> $body
-     *
-     * @return array<string, mixed>
-     */
-    private function put(string $what, array $body, string $site = 'site'): array
-    {
-        $path = '/sites/'.$this->ids[$site];
-        $version = $this->call('lead', 'GET', $path)['version'];
-
-        return $this->call('lead', 'PUT', "$path/$what", $body, 200, ['If-Match' => "\"$version\""]);
-    }
-
-    private function path(string $more = ''): string
-    {
-        return '/sites/'.$this->ids['site'].'/plan'.$more;
     }
 }
