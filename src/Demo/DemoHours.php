@@ -43,6 +43,13 @@ final readonly class DemoHours
         $this->put($sites['nerves'], null, [4], '19:00', 90, $mill, every: 2);
     }
 
+    /** @param list<string> $sections ids: of the first at the time of a section of another site */
+    public function seminar(string $site, array $sections): void
+    {
+        $this->put($site, $sections[0], [1], '10:00', 60, new Place('Room 5', 'Mill Hall'));
+        $this->put($site, $sections[1], [5], '10:00', 60, new Place('Room 5', 'Mill Hall'));
+    }
+
     /**
      * @param list<int>           $days
      * @param list<MeetingChange> $changes

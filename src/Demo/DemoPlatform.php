@@ -722,8 +722,12 @@ final class DemoPlatform
                     $this->at(-88),
                     lastSeen: $this->seen(),
                 );
-                foreach ($this->dice->some($this->learners[$division], $this->dice->between(36, 56)) as [$id]) {
+                $learners = $this->dice->some($this->learners[$division], $this->dice->between(36, 56));
+                foreach ($learners as [$id]) {
                     $this->platform->letIn($site, $id, 'learner', $this->at(-78), lastSeen: $this->seen());
+                }
+                if ('Sight Singing Seminar' === $title) {
+                    $this->seminar($site, array_column($learners, 0));
                 }
             }
         }
@@ -748,6 +752,25 @@ final class DemoPlatform
             $this->many($site, $from);
             ++$made;
         }
+    }
+
+    /**
+     * A seminar of which one section meets when a section of another site does, that several of its learners are in.
+     *
+     * @param list<string> $learners ids
+     */
+    private function seminar(string $site, array $learners): void
+    {
+        $sections = [
+            $this->platform->section($site, 'Mondays', 'Mondays, 10:00 to 11:00', 40),
+            $this->platform->section($site, 'Fridays', 'Fridays, 10:00 to 11:00', 40, 1),
+        ];
+        $this->platform->letIn($site, $this->known['mara.lindqvist'], 'co-tutor', $this->at(-60));
+        foreach (array_diff(\array_slice($this->shown['harmony'], 2, 9), $learners) as $id) {
+            $this->platform->letIn($site, $id, 'learner', $this->at(-60));
+        }
+        (new DemoHours($this->platform, gmdate('Y-m-d', $this->monday())))->seminar($site, $sections);
+        $this->platform->plan($site, new PlanTerms([$sections[0] => null, $sections[1] => null]));
     }
 
     /** What came after everything else: a list of the registrar's that is the registrar's alone, and labels. */

@@ -355,20 +355,20 @@ final class PlatformBuilder
     }
 
     /**
-     * A plan of a site for whose sections learners are asked what they wish.
+     * A plan of a site, for whose sections learners are asked what they wish, or not.
      *
      * @param array<string, list<string>> $wishes by person: ids of sections, the first wish first
      */
-    public function plan(string $site, PlanTerms $terms, Window $asked, array $wishes): void
+    public function plan(string $site, PlanTerms $terms, ?Window $asked = null, array $wishes = []): void
     {
         $this->rows->add('site_plan', [
             'id' => BulkWriter::id($plan = $this->id()),
             'site_id' => BulkWriter::id($site),
             'state' => SitePlan::SET,
             'version' => 2,
-            'opens_at' => Instant::toSql($asked->from),
-            'closes_at' => Instant::toSql($asked->until),
-            'asked_at' => Instant::toSql($asked->from),
+            'opens_at' => null === $asked ? null : Instant::toSql($asked->from),
+            'closes_at' => null === $asked ? null : Instant::toSql($asked->until),
+            'asked_at' => null === $asked ? null : Instant::toSql($asked->from),
             'done' => 0,
             'steps' => 0,
             'stops' => 0,
@@ -379,7 +379,7 @@ final class PlatformBuilder
                 'plan_id' => BulkWriter::id($plan),
                 'person_id' => BulkWriter::id((string) $person),
                 'sections' => json_encode($sections, \JSON_THROW_ON_ERROR),
-                'said_at' => Instant::toSql($asked->from + 3_600),
+                'said_at' => Instant::toSql(($asked->from ?? $this->now) + 3_600),
             ]);
         }
     }

@@ -88,8 +88,9 @@ const save = () =>
         },
       }),
     )
-    await refreshSite()
+    // Before there is another plan, to which this form does not belong.
     emit('close')
+    await refreshSite()
   })
 /** What is wrong with conditions, wherever it is. */
 const ofConditions = computed(() =>

@@ -12,6 +12,7 @@ import Trouble from '@/ui/Trouble.vue'
 import PlanOutcome from './PlanOutcome.vue'
 import PlanSections from './PlanSections.vue'
 import PlanWishes from './PlanWishes.vue'
+import PlanWith from './PlanWith.vue'
 
 const PlanForm = defineAsyncComponent(() => import('./PlanForm.vue'))
 
@@ -126,6 +127,7 @@ const drawn = computed(() => at(plan.value?.drawnAt))
         </template>
         <template v-else>
           <PlanSections :plan="data" />
+          <PlanWith :key="plan.version" :site="site" :plan="plan" :may-change="mayChange" />
           <PlanWishes
             :site="site"
             :plan="plan"
