@@ -56,10 +56,11 @@ final class Annealing
     }
 
     /**
+     * @param int                       $bound  no way costs less: one that costs as much is enough
      * @param ?float                    $warm   how much worse a step may well be at first; null for anything
      * @param ?\Closure(int, int): bool $goesOn as of `Planner`
      */
-    public function run(int $steps, ?float $warm, ?\Closure $goesOn = null): void
+    public function run(int $steps, int $bound, ?float $warm, ?\Closure $goesOn = null): void
     {
         if ([] === $this->units->sizes) {
             return;
@@ -70,7 +71,7 @@ final class Annealing
         $price = self::CHEAP;
         $later = (int) (self::LATER * $steps);
         $rise = (self::DEAR / self::CHEAP) ** (1 / max(1, $later));
-        for ($step = 0; $step < $steps; ++$step) {
+        for ($step = 0; $step < $steps && $this->cost > $bound; ++$step) {
             if (0 === $step % self::ASK && null !== $goesOn && !$goesOn($step, $steps)) {
                 break;
             }

@@ -20,6 +20,9 @@ final class Relaxed
 
     private const ROUNDS = 16;
 
+    /** Steps to all flows after the first, or as many as there are units: where all are alike, no end is near. */
+    private const STEPS = 1_000;
+
     /** By how much a price changes for each person too many, in the first round, and after how many rounds by half. */
     private const CHANGE = 0.1;
 
@@ -82,8 +85,14 @@ final class Relaxed
         $flow = new Flow($paid, $units->places);
         $rounds = [] === $self->prices ? 1 : self::ROUNDS;
         $least = $most = \INF;
+        $left = max(self::STEPS, \count($units->sizes));
         for ($round = 0; $round < $rounds; ++$round) {
-            if (!$flow->settle(null === $goesOn ? null : static fn(): bool => $goesOn($round, $rounds))) {
+            $more = static function () use ($round, $rounds, $goesOn, &$left): bool {
+                $left -= (int) ($round > 0);
+
+                return $left > 0 && (null === $goesOn || $goesOn($round, $rounds));
+            };
+            if (!$flow->settle($more)) {
                 break;
             }
             [$cost, $off, $bound] = $self->judged($flow->at(), $paid);

@@ -125,7 +125,7 @@ final class Search
             $annealing = new Annealing($units, $relaxed->at, $relaxed->near, $dice);
             // Of few all ways are gone through, too; with many, what is sought is near.
             $warm = 0 === $run % 2 || $many > self::FEW ? self::WARM : null;
-            $annealing->run($steps, $warm, $part($before + $run * $steps, $steps));
+            $annealing->run($steps, $relaxed->bound, $warm, $part($before + $run * $steps, $steps));
             $found = self::changed($units, $annealing->best);
             if (self::cost($units, $found) < $cost) {
                 [$best, $cost] = [$found, self::cost($units, $found)];

@@ -92,6 +92,7 @@ final readonly class TodayQuery
                 self::some('request', $this->rows->requests($scope), $number),
                 self::kind('no-lead', \count($leaderless), $leaderless),
                 self::some('offer', $this->rows->offers($scope), $number),
+                self::some('plan', $this->rows->plans($scope, $begun), $id),
                 self::some('bounced', $this->rows->bounced($scope, $back), $id),
                 self::some('invitation', $unanswered, $id),
                 self::some('draft', $this->rows->begun($scope, $begun), $id),

@@ -103,7 +103,8 @@ const at = (id: string, field: string) =>
 <template>
   <DockedColumn class="form" name="plan" :label="t('plans.form.title')" closes @close="emit('close')">
     <h2>{{ t('plans.form.title') }}</h2>
-    <form novalidate @submit.prevent="save">
+    <!-- Escape closes a list of names or days, and loses nothing that was written. -->
+    <form novalidate @submit.prevent="save" @keydown.esc.stop>
       <fieldset>
         <legend>{{ t('plans.form.sections') }}</legend>
         <div v-for="section in sections" :key="section.id" class="row">

@@ -2,13 +2,23 @@
 import { computed } from 'vue'
 import { t } from '@/shared/words'
 import PlainTable from '@/ui/PlainTable.vue'
-import type { SitePlan } from './plans'
+import { listed, type SitePlan } from './plans'
 
 /** The sections of a plan in numbers: places, who is there, who wishes to be, and who is put there. */
 const props = defineProps<{ plan: SitePlan }>()
 const used = computed(() => props.plan.sections.filter((section) => section.used))
 const asks = computed(() => props.plan.plan?.wishesUntil != null)
 const made = computed(() => props.plan.plan?.outcome != null)
+/** How many sections have at least, those with as many in one sentence. */
+const sizes = computed(() => {
+  const names = new Map<number, string[]>()
+  for (const { name, least } of used.value) if (least) names.set(least, [...(names.get(least) ?? []), name])
+  return [...names].map(([n, all]) =>
+    all.length > 1 && all.length === used.value.length
+      ? t('plans.conditions.leastEach', { n })
+      : t('plans.conditions.least', { names: listed(all), n }, all.length),
+  )
+})
 const conditions = computed(() => {
   const asked = props.plan.plan
   if (!asked) return ''
@@ -19,7 +29,7 @@ const conditions = computed(() => {
     ...asked.balances.map(({ by, label, tolerance }) =>
       t('plans.conditions.alike', { by: by === 'label' ? label : t(`plans.form.by.${by}`), n: tolerance }),
     ),
-    ...used.value.flatMap(({ name, least }) => (least ? t('plans.conditions.least', { name, n: least }) : [])),
+    ...sizes.value,
   ]
     .filter(Boolean)
     .join(' ')

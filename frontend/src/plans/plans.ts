@@ -18,7 +18,7 @@ export type Names = (ids: readonly string[]) => string[]
 
 /** Example: "Morning, Noon or Evening". */
 const either = (names: string[]) => new Intl.ListFormat(ownLocale, { type: 'disjunction' }).format(names)
-const listed = (names: string[]) => new Intl.ListFormat(ownLocale, { type: 'conjunction' }).format(names)
+export const listed = (names: string[]) => new Intl.ListFormat(ownLocale, { type: 'conjunction' }).format(names)
 
 /** Example: "first wish". */
 export const nthWish = (n: number) =>
@@ -45,10 +45,13 @@ export function whyOf(
     .join(' ')
 }
 
+/** Of what would do by itself, so many are named. */
+const MOST = 3
+
 /** The smallest change that would place somebody who is nowhere. */
 export function wouldPlace({ onePlace, anHour }: Pick<Planned, 'onePlace' | 'anHour'>, names: Names): string {
-  const places = names(onePlace)
-  const hours = names(anHour)
+  const places = names(onePlace).slice(0, MOST)
+  const hours = names(anHour).slice(0, MOST)
   if (places.length) return t('plans.onePlace', { names: either(places) })
   return hours.length ? t('plans.anHour', { names: either(hours) }) : ''
 }

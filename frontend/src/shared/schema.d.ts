@@ -3066,7 +3066,7 @@ export interface components {
             now?: components["schemas"]["Id"];
         };
         TodayDecision: {
-            /** @description of the place in the line, the invitation, the message, the change list or the site */
+            /** @description of the place in the line, the invitation, the message, the change list, the plan or the site */
             id: string;
             /** @description null for a list over several */
             site: components["schemas"]["Somebody"] | null;
@@ -3078,7 +3078,7 @@ export interface components {
             } | null;
             /**
              * Format: date-time
-             * @description when it began, or from when there is no lead
+             * @description when it began, from when there is no lead, or when wishes closed
              */
             at: string | null;
             /**
@@ -3086,13 +3086,13 @@ export interface components {
              * @description until when it can be settled
              */
             until: string | null;
-            /** @description why they ask, the address, the subject, or the kind of the list */
+            /** @description why they ask, the address, the subject, the kind of the list, or the state of the plan */
             words: string | null;
             timeZone: string;
         };
         TodayDecisions: {
             /** @enum {unknown} */
-            kind: "request" | "offer" | "invitation" | "no-lead" | "bounced" | "draft";
+            kind: "request" | "offer" | "invitation" | "no-lead" | "plan" | "bounced" | "draft";
             count: number;
             /** @description whether there are more than were counted */
             more: boolean;

@@ -96,6 +96,22 @@ final class TodayRows extends BaseRepository
         );
     }
 
+    /** @return list<Row> plans whose wishes closed since then, and that nobody carried out, the first first */
+    public function plans(TodayScope $scope, int $since): array
+    {
+        return $this->rows(
+            'SELECT l.id, '.self::SITE.", NULL AS person_id, NULL AS person_name, NULL AS about_id, NULL AS about_name,
+                l.closes_at AS at, NULL AS until_at, l.state AS words
+             FROM site_plan l
+             JOIN site s ON s.id = l.site_id AND s.taken_back = 0
+             WHERE l.closes_at > :since AND l.closes_at <= :now AND l.state IN ('set', 'computed')
+                AND l.put_away_at IS NULL AND ".$scope->sites('arranges').'
+             ORDER BY l.closes_at, l.id
+             LIMIT '.(self::MOST + 1),
+            [...$scope->values(), 'since' => Instant::toSql($since)],
+        );
+    }
+
     /**
      * Leads of open sites in which one ends before an instant, and did not end long ago.
      *

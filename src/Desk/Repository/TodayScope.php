@@ -22,6 +22,7 @@ final readonly class TodayScope
         'keeps' => Permission::KeepDoors,
         'writes' => Permission::WriteToPeople,
         'runs' => Permission::LetIn,
+        'arranges' => Permission::ArrangeSections,
         'reads' => Permission::SeeHistory,
     ];
 

@@ -301,6 +301,32 @@ final class PlansTest extends PlanCase
         self::assertNull($this->call('lead', 'GET', $this->path())['plan']);
     }
 
+    public function testAPlanWhoseWishesAreClosedWaitsForWhoMayPlan(): void
+    {
+        $waits = function (string $who): array {
+            $decisions = array_column($this->call($who, 'GET', '/today')['decisions'], 'items', 'kind');
+
+            return array_map(
+                static fn(array $one): array => [$one['site']['name'], $one['words']],
+                $decisions['plan'] ?? [],
+            );
+        };
+        $this->plan(until: '2026-12-10');
+        self::assertSame([], $waits('lead'), 'wishes are still said');
+        $this->call('lead', 'POST', $this->path('/close'));
+        self::assertSame([['Harmony', 'set']], $waits('lead'));
+        self::assertSame([], $waits('learner'));
+        self::assertSame([], $waits('assistant'));
+        $plan = $this->call('lead', 'POST', $this->path('/compute'))['plan'];
+        self::assertSame([['Harmony', 'computed']], $waits('lead'));
+        $this->call('lead', 'DELETE', $this->path());
+        self::assertSame([], $waits('lead'));
+        $this->call('lead', 'POST', $this->path('/back'));
+        $tag = ['If-Match' => '"'.($plan['version'] + 2).'"'];
+        $this->call('lead', 'POST', $this->path('/apply'), null, 200, $tag);
+        self::assertSame([], $waits('lead'));
+    }
+
     public function testWhatIsPutAwayCanBeBroughtBackUntilThereIsAnother(): void
     {
         $this->call('lead', 'POST', $this->path('/back'), null, 409);
