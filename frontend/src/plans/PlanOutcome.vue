@@ -78,7 +78,9 @@ const record = computed(() => `/api/v1/sites/${props.site.id}/plan/record`)
   <section :aria-label="t('plans.outcome.title')">
     <h3>{{ t('plans.outcome.title') }}</h3>
     <template v-if="plan.state === 'computing'">
-      <p role="status">{{ t('plans.outcome.computing', { done: $n(plan.done), of: plan.steps ? $n(plan.steps) : '…' }) }}</p>
+      <p role="status">
+        {{ t('plans.outcome.computing', { done: $n(plan.done), of: plan.steps ? $n(plan.steps) : '…' }) }}
+      </p>
       <div class="shares"><ProgressBar :value="share" :aria-label="t('plans.outcome.title')" /></div>
       <p v-if="mayChange">
         <Button
