@@ -861,6 +861,7 @@ CREATE TABLE `site_plan` (
   `change_list_id` binary(16) DEFAULT NULL,
   `site_id` binary(16) NOT NULL,
   `put_away_at` datetime DEFAULT NULL,
+  `told_at` datetime DEFAULT NULL,
   `joint` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_E6C0E684F6BD1646` (`site_id`),

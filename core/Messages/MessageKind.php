@@ -27,6 +27,9 @@ enum MessageKind: string
     /** To learners who may say which sections they would like to be in. */
     case Wishes = 'wishes';
 
+    /** To learners who were asked what they wish: where a plan put them. */
+    case Placed = 'placed';
+
     /**
      * To somebody whose account was touched by another: a card, a link, another name, login or address, a session
      * ended.

@@ -30,7 +30,7 @@ final readonly class Addresses
                 $kind->linkIsSecret() => '/invitation#'.$token,
                 MessageKind::AccountChanged === $kind => '/',
                 MessageKind::SeatOffered === $kind => '/sites/in',
-                MessageKind::Wishes === $kind => '/wishes',
+                MessageKind::Wishes === $kind, MessageKind::Placed === $kind => '/wishes',
                 default => '/sites/'.$site.'/enter',
             };
     }

@@ -176,6 +176,7 @@ final readonly class PlanHandler
         $this->changes->begin($list->id, $items);
         $plan->changeList = $list;
         $plan->state = SitePlan::APPLIED;
+        $plan->toldAt = null;
         ++$plan->version;
     }
 

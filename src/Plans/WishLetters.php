@@ -13,6 +13,7 @@ use MintDoor\Plans\Repository\PlannedPeople;
 use MintDoor\Plans\Repository\SitePlans;
 use MintDoor\Plans\Repository\Wishes;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\PlatformClock;
@@ -22,8 +23,9 @@ use MintDoor\Shared\Transaction;
 use Psr\Log\LoggerInterface;
 
 /**
- * Asks learners what they wish when the time for it comes, and reminds those who said nothing a day before it is over:
- * not at night, and each once. By hand, whoever makes the plan may remind them again.
+ * Asks learners what they wish when the time for it comes, reminds those who said nothing a day before it is over, and
+ * tells them their place when the plan was carried out: not at night, and each once. By hand, whoever makes the plan
+ * may remind them again.
  */
 final readonly class WishLetters
 {
@@ -35,10 +37,17 @@ final readonly class WishLetters
     /** Seconds between two reminders by hand. */
     private const APART = 3_600;
 
+    /** Seconds for which a plan that is carried out may be undone before anybody is told; later than that nobody is. */
+    private const SETTLES = 600;
+
+    private const OLD = 3 * 86_400;
+
     public function __construct(
         private SitePlans $plans,
         private PlannedPeople $people,
         private Wishes $wishes,
+        private Sections $sections,
+        private PlansTogether $together,
         private SiteLetters $letters,
         private Gate $gate,
         private Transaction $transaction,
@@ -49,13 +58,18 @@ final readonly class WishLetters
     /** @return int to how many plans something was written */
     public function due(): int
     {
+        $now = $this->clock->instant();
+        $due = [
+            ...array_fill_keys($this->plans->asking($now), $this->ofSite(...)),
+            ...array_fill_keys($this->plans->untold($now - self::OLD, $now - self::SETTLES), $this->place(...)),
+        ];
         $done = 0;
-        foreach ($this->plans->asking($this->clock->instant()) as $site) {
+        foreach ($due as $site => $write) {
             try {
-                $done += $this->transaction->job([$site], fn(): int => $this->ofSite($site));
+                $done += $this->transaction->job([$site], static fn(): int => $write($site));
             } catch (\Throwable $thrown) {
                 // One site that fails leaves the others alone.
-                $this->logger->error('Nobody was asked for wishes.', ['site' => $site, 'exception' => $thrown]);
+                $this->logger->error('Nobody was written to about a plan.', ['site' => $site, 'exception' => $thrown]);
             }
         }
 
@@ -96,6 +110,35 @@ final readonly class WishLetters
         } else {
             return 0;
         }
+        $this->plans->flush();
+
+        return 1;
+    }
+
+    /** Tells those who are where the plan put them. */
+    private function place(string $site): int
+    {
+        $access = $this->gate->atDoor($site, Caller::nobody());
+        $plan = $this->plans->of($site);
+        if (null === $plan || !$this->together->isDone($plan) || WakingHours::night($access->now, $access->zone())) {
+            return 0;
+        }
+        $names = [];
+        foreach ($this->sections->all($site) as $section) {
+            $names[$section->id] = '' === $section->meets ? $section->name : "$section->name: $section->meets";
+        }
+        $why = Outcome::read($plan->outcome ?? [])->why;
+        $letters = [];
+        foreach ($this->people->of($site, $access->now) as $id => $one) {
+            $address = $one->person->stringOrNull('email');
+            $at = $why[$id]->section ?? null;
+            if (null !== $address && isset($names[$at]) && \in_array($at, $one->sections, true)) {
+                $cause = 'placed:'.$plan->changeList?->id.':'.$id;
+                $letters[] = new SiteLetter($address, $one->person, $cause, $names[$at]);
+            }
+        }
+        $this->letters->send(MessageKind::Placed, $access, '', $letters, null, false);
+        $plan->toldAt = $access->now;
         $this->plans->flush();
 
         return 1;

@@ -15,6 +15,7 @@ export const KINDS = [
   'request-answered',
   'quiet-warning',
   'wishes',
+  'placed',
   'registration',
 ] as const
 export const STATES = ['held', 'sent', 'delayed', 'bounced', 'withdrawn'] as const

@@ -1664,7 +1664,7 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
             };
             cookie?: never;
         };
@@ -4718,7 +4718,7 @@ export interface components {
             }[];
         };
         /** @enum {unknown} */
-        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
+        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
         Message: {
@@ -9711,7 +9711,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
             };
             cookie?: never;
         };
@@ -9764,7 +9764,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
             };
             cookie?: never;
         };

@@ -75,6 +75,10 @@ class SitePlan
     #[ORM\ManyToOne]
     public ?ChangeList $changeList = null;
 
+    /** When those who were asked were told where they are, once it was carried out. */
+    #[ORM\Column(type: 'instant', nullable: true)]
+    public ?int $toldAt = null;
+
     /** When it was put away: it can be brought back until there is another one. */
     #[ORM\Column(type: 'instant', nullable: true)]
     public ?int $putAwayAt = null;

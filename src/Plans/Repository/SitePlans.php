@@ -136,6 +136,23 @@ final class SitePlans extends BaseRepository
         );
     }
 
+    /** @return list<string> ids of sites whose plan was carried out between two instants, and nobody was told of it */
+    public function untold(int $since, int $until): array
+    {
+        return array_map(
+            static fn(Row $row): string => $row->id('site_id'),
+            $this->rows(
+                "SELECT p.site_id FROM site_plan p
+                 JOIN site s ON s.id = p.site_id
+                 JOIN change_list l ON l.id = p.change_list_id
+                 WHERE s.taken_back = 0 AND p.put_away_at IS NULL AND p.opens_at IS NOT NULL
+                    AND p.state = 'applied' AND p.told_at IS NULL AND l.state = 'applied'
+                    AND COALESCE(l.changed_at, l.made_at) BETWEEN :since AND :until",
+                ['since' => Instant::toSql($since), 'until' => Instant::toSql($until)],
+            ),
+        );
+    }
+
     /** @return list<string> ids of sites whose wishes are asked for at an instant, or that were asked and close soon */
     public function asking(int $now): array
     {

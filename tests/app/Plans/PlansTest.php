@@ -281,6 +281,31 @@ final class PlansTest extends PlanCase
         $this->call('lead', 'POST', $this->path('/reminders'), null, 409);
     }
 
+    public function testTheyAreToldTheirPlaceOnceItIsSettled(): void
+    {
+        $this->plan(until: '2026-12-10');
+        $this->wish('learner', ['Noon']);
+        $this->call('lead', 'POST', $this->path('/close'));
+        $plan = $this->call('lead', 'POST', $this->path('/compute'))['plan'];
+        $tag = ['If-Match' => '"'.$plan['version'].'"'];
+        $list = $this->call('lead', 'POST', $this->path('/apply'), null, 200, $tag)['plan']['changeList'];
+        $later = fn(): mixed => $this->db()->executeStatement(
+            'UPDATE change_list
+             SET made_at = made_at - INTERVAL 20 MINUTE, changed_at = changed_at - INTERVAL 20 MINUTE',
+        );
+        self::assertCount(0, $this->told(), 'it may still be undone');
+        $later();
+        $this->call('lead', 'POST', '/change-lists/'.$list.'/undo', ['apply' => true]);
+        self::assertCount(0, $this->told(), 'it was');
+        $version = $this->call('lead', 'GET', $this->path())['plan']['version'];
+        $this->call('lead', 'POST', $this->path('/apply'), null, 200, ['If-Match' => "\"$version\""]);
+        $later();
+        $rows = $this->told();
+        self::assertCount(3, $rows);
+        self::assertStringContainsString('\n\nNoon\n\n', (string) json_encode($rows['learner@example.org']));
+        self::assertSame($rows, $this->told(), 'once');
+    }
+
     public function testAWorkerComputesWhatIsLargeAndAnotherGoesOnWhereItIsLost(): void
     {
         $this->plan();
@@ -358,5 +383,17 @@ final class PlansTest extends PlanCase
         $body = ['stays' => $this->ids['learner'], 'goes' => $this->ids['newcomer'], 'apply' => true];
         $this->call('admin', 'POST', '/merges', $body);
         self::assertSame([$this->sections['Noon']], $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']);
+    }
+
+    /**
+     * @return array<array-key, mixed> what they were written about their place by now, by address
+     *
+     * @phpstan-impure
+     */
+    private function told(): array
+    {
+        $this->service(WishLetters::class)->due();
+
+        return $this->db()->fetchAllKeyValue("SELECT address, body FROM message WHERE kind = 'placed'");
     }
 }

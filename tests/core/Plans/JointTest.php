@@ -9,8 +9,6 @@ use MintDoor\Core\Plans\Conditions;
 use MintDoor\Core\Plans\Joint;
 use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\Moves;
-use MintDoor\Core\Plans\Plan;
-use MintDoor\Core\Plans\Planner;
 use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\Tally;
 use MintDoor\Core\Plans\Why;
@@ -28,12 +26,12 @@ final class JointTest extends TestCase
         for ($seed = 1; $seed <= 25; ++$seed) {
             [$questions, $sameTime] = self::drawn(new Dice($seed));
             $joint = Question::together($questions, $sameTime);
-            $plan = self::planned($joint);
+            $plan = Planned::of($joint);
             self::assertSame(0, self::twice($plan->places + $joint->stay, $sameTime), "seed $seed");
             // Each by itself would have some.
             $each = [];
             foreach ($questions as $site => $question) {
-                $each += Joint::keyed(self::planned($question)->places + $question->stay, $site);
+                $each += Joint::keyed(Planned::of($question)->places + $question->stay, $site);
             }
             $alone += self::twice($each, $sameTime);
         }
@@ -46,9 +44,9 @@ final class JointTest extends TestCase
             [$questions] = self::drawn(new Dice($seed));
             $joint = Question::together($questions, []);
             self::assertTrue($joint->conditions->none());
-            $why = Joint::why($questions, $joint, self::planned($joint));
+            $why = Joint::why($questions, $joint, Planned::of($joint));
             foreach ($questions as $site => $question) {
-                $own = Why::all($question, self::planned($question));
+                $own = Why::all($question, Planned::of($question));
                 self::assertSame(array_keys($own), array_keys($why[$site]), 'the same people');
                 self::assertEquals(Tally::of($own), Tally::of($why[$site]), "seed $seed, $site");
             }
@@ -60,7 +58,7 @@ final class JointTest extends TestCase
         for ($seed = 1; $seed <= 15; ++$seed) {
             [$questions, $sameTime] = self::drawn(new Dice(100 + $seed), 2, Moves::All);
             $joint = Question::together($questions, $sameTime);
-            $found = self::cost($joint, self::planned($joint)->places);
+            $found = self::cost($joint, Planned::of($joint)->places);
             self::assertSame(self::least($joint, $sameTime), $found, "seed $seed");
         }
     }
@@ -70,7 +68,7 @@ final class JointTest extends TestCase
         $harmony = Question::of([new Candidate('ada', 'h1')], ['h1' => 9, 'h2' => 9], Moves::Nobody);
         $choir = Question::of([new Candidate('ada', null, ['c1'])], ['c1' => 9, 'c2' => 9], Moves::Nobody);
         $joint = Question::together(['harmony' => $harmony, 'choir' => $choir], [['h1', 'c1'], ['h2', 'c2']]);
-        self::assertSame(['ada/choir' => 'c2'], self::planned($joint)->places);
+        self::assertSame(['ada/choir' => 'c2'], Planned::of($joint)->places);
     }
 
     public function testWhatMeetsAtThatTimeInAnotherSiteIsSaidToBeInTheWay(): void
@@ -82,7 +80,7 @@ final class JointTest extends TestCase
         );
         $questions = ['harmony' => $of('h1', 0), 'choir' => $of('c1', 9)];
         $joint = Question::together($questions, [['h1', 'c1']]);
-        $why = Joint::why($questions, $joint, self::planned($joint));
+        $why = Joint::why($questions, $joint, Planned::of($joint));
         self::assertSame(['h1', []], [$why['harmony']['ada']->section, $why['harmony']['ada']->kept]);
         self::assertSame(['c12', ['c1']], [$why['choir']['ada']->section, $why['choir']['ada']->kept]);
         self::assertSame([], [...$why['choir']['ada']->full, ...$why['choir']['ada']->cannot]);
@@ -100,7 +98,7 @@ final class JointTest extends TestCase
             'harmony' => $of(['h1' => 2, 'h2' => 2], new Conditions([['ada', 'bo']])),
             'choir' => $of(['c1' => 2, 'c2' => 2], new Conditions([], [['ada', 'bo']])),
         ], [['h1', 'c1']]);
-        $places = self::planned($joint)->places;
+        $places = Planned::of($joint)->places;
         self::assertSame($places['ada/harmony'], $places['bo/harmony']);
         self::assertNotSame($places['ada/choir'], $places['bo/choir']);
         self::assertSame('h2', $places['ada/harmony'], 'one of them is in c1');
@@ -140,18 +138,6 @@ final class JointTest extends TestCase
         }
 
         return [$questions, 0 === self::twice($stay, $sameTime) ? $sameTime : []];
-    }
-
-    private static function planned(Question $question): Plan
-    {
-        return Planner::plan(
-            $question->people,
-            $question->sections,
-            $question->stay,
-            $question->there,
-            $question->conditions,
-            new Lot('seed'),
-        );
     }
 
     /**

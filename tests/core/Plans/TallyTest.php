@@ -6,10 +6,8 @@ namespace MintDoor\Tests\Core\Plans;
 
 use MintDoor\Core\Plans\Because;
 use MintDoor\Core\Plans\Candidate;
-use MintDoor\Core\Plans\Lot;
 use MintDoor\Core\Plans\Moves;
 use MintDoor\Core\Plans\Plan;
-use MintDoor\Core\Plans\Planner;
 use MintDoor\Core\Plans\PlanSection;
 use MintDoor\Core\Plans\Question;
 use MintDoor\Core\Plans\Tally;
@@ -112,15 +110,7 @@ final class TallyTest extends TestCase
             ['a' => 2, 'b' => 2],
             Moves::Few,
         );
-        $plan = Planner::plan(
-            $question->people,
-            $question->sections,
-            $question->stay,
-            $question->there,
-            $question->conditions,
-            new Lot('seed'),
-        );
-        $why = Why::all($question, $plan);
+        $why = Why::all($question, Planned::of($question));
         self::assertSame(
             ['makes-room', 'stays', 'wishless'],
             array_map(static fn(Why $one): string => $one->because->value, array_values($why)),

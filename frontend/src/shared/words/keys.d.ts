@@ -1546,6 +1546,7 @@ export interface Sentences {
   'messages.kind.request-answered': [never, false]
   'messages.kind.quiet-warning': [never, false]
   'messages.kind.wishes': [never, false]
+  'messages.kind.placed': [never, false]
   'messages.kind.registration': [never, false]
   'messages.told.held': [never, false]
   'messages.told.sent': [never, false]
