@@ -166,17 +166,13 @@ final readonly class PlanController
     ): Response {
         $this->access($site, $caller);
         $sites = array_values(array_diff($body->sites, [$site]));
-        $before = array_map(
-            static fn(SitePlan $other): string => $other->site->id,
-            $this->plans->with($this->plan($site)),
-        );
         $work = function (SiteAccess $access) use ($sites, $request, $caller): void {
             $plan = $this->locked($access->site->id);
             IfMatch::of($request)->assert($plan->version);
             $this->handler->with($access, $plan, $this->others($sites, $caller));
         };
 
-        return $this->changed($site, $request, $caller, $work, array_values(array_unique([...$sites, ...$before])));
+        return $this->changed($site, $request, $caller, $work, $sites);
     }
 
     /** What the plan would come to if something were otherwise; keeps nothing. Only once wishes are known. */

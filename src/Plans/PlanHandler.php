@@ -116,21 +116,28 @@ final readonly class PlanHandler
     }
 
     /**
-     * Plans of other sites are computed with this one from now on, and no others.
+     * Plans of other sites are computed with this one from now on, and no others; those that are left out stay as they
+     * are among themselves.
      *
      * @param array<string, SiteAccess> $accesses to the other sites, by id
      */
     public function with(SiteAccess $access, SitePlan $plan, array $accesses): void
     {
         self::assertIdle($plan);
-        $before = $this->plans->with($plan);
-        $joint = $plan->joint ?? $this->ids->next();
+        $before = [];
+        foreach ($this->plans->with($plan) as $other) {
+            $before[$other->site->id] = true;
+        }
+        if ([] === array_diff_key($before, $accesses) && [] === array_diff_key($accesses, $before)) {
+            return;
+        }
+        $joint = [] === $accesses ? null : $this->ids->next();
         foreach (array_values($accesses) as $n => $own) {
             $other = $this->plans->lockedOf($own->site->id);
             $said = match (true) {
                 null === $other => 'plans.no-plan-there',
                 SitePlan::COMPUTING === $other->state => 'plans.other-not-ready',
-                $other->joint !== $joint && [] !== $this->plans->with($other) => 'plans.with-others',
+                !isset($before[$own->site->id]) && [] !== $this->plans->with($other) => 'plans.with-others',
                 default => null,
             };
             if (null !== $said) {
@@ -139,13 +146,7 @@ final readonly class PlanHandler
             $other->joint = $joint;
             $this->told($own, self::SET);
         }
-        foreach ($before as $other) {
-            if (!isset($accesses[$other->site->id])) {
-                $other->joint = null;
-                ++$other->version;
-            }
-        }
-        $plan->joint = [] === $accesses ? null : $joint;
+        $plan->joint = $joint;
         // What was computed by itself no longer follows; what is carried out is.
         SitePlan::COMPUTED === $plan->state ? $plan->reset() : ++$plan->version;
         $this->told($access, self::SET);

@@ -76,6 +76,34 @@ final class PlansTogetherTest extends PlanCase
         self::assertSame([], $this->call('lead', 'GET', $this->path())['plan']['with']);
     }
 
+    public function testWhoIsLeftOutStaysWithTheOthers(): void
+    {
+        $this->ids['third site'] = $this->platform->site(
+            'THIRD',
+            'Third',
+            'course',
+            $this->ids['seniors'],
+            $this->ids['term'],
+            null,
+            null,
+        );
+        $lead = $this->ids['lead'];
+        $this->platform->letIn($this->ids['third site'], $lead, 'lead-tutor', $this->now(), by: $lead);
+        $this->platform->write();
+        $made = $this->put('sections', ['sections' => [['name' => 'Only']]], 'third site');
+        $this->sections += array_column($made['sections'], 'id', 'name');
+        $this->plan(self::SITE);
+        $this->plan(self::DRAFT, site: 'draft');
+        $this->plan(['Only' => null], site: 'third site');
+        $this->joined(['draft', 'third site']);
+        self::assertCount(2, $this->call('lead', 'GET', $this->path(site: 'draft'))['plan']['with']);
+        $this->joined([]);
+        $with = $this->call('lead', 'GET', $this->path(site: 'draft'))['plan']['with'];
+        self::assertSame(['Third'], array_column(array_column($with, 'site'), 'name'));
+        $error = $this->joined(['draft'], 422)['errors'][0];
+        self::assertSame('not-ready', $error['code']);
+    }
+
     public function testWhileOneAsksNeitherIsComputed(): void
     {
         $this->plan(self::SITE);
