@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Accounts;
 
 use MintDoor\People\Facts;
+use MintDoor\Plans\LentWish;
 
 /** What parting two who were merged needs. Written by the server alone, into `ChangeList::$undoData`. */
 final readonly class MergeKept
@@ -19,6 +20,7 @@ final readonly class MergeKept
      * @param int          $version   of who stays, afterwards
      * @param ?int         $closedFrom when the account of who goes closed before; null where they had none
      * @param list<string> $details   codes of those who stays got from the other
+     * @param list<LentWish> $wishes  of who goes
      */
     public function __construct(
         public string $stays,
@@ -30,6 +32,7 @@ final readonly class MergeKept
         public int $version,
         public ?int $closedFrom,
         public array $details = [],
+        public array $wishes = [],
     ) {}
 
     /** @param array<string, mixed> $data as `json()` */
@@ -45,12 +48,18 @@ final readonly class MergeKept
             \is_int($data['version'] ?? null) ? $data['version'] : 0,
             \is_int($data['closedFrom'] ?? null) ? $data['closedFrom'] : null,
             array_values(array_filter((array) ($data['details'] ?? []), is_string(...))),
+            LentWish::read($data['wishes'] ?? []),
         );
     }
 
     /** @return array<string, mixed> */
     public function json(): array
     {
-        return [...get_object_vars($this), 'before' => $this->before->kept(), 'other' => $this->other->kept()];
+        return [
+            ...get_object_vars($this),
+            'before' => $this->before->kept(),
+            'other' => $this->other->kept(),
+            'wishes' => array_map(get_object_vars(...), $this->wishes),
+        ];
     }
 }

@@ -194,6 +194,7 @@ final readonly class Merges
         $this->facts->write($kept->goes, $kept->other);
         $this->labels->take($kept->stays, $kept->labels);
         $this->details->take($kept->stays, $kept->details);
+        $this->wishes->giveBack($kept->stays, $kept->goes, $kept->wishes);
     }
 
     /** @return list<string> ids of both */
@@ -316,6 +317,7 @@ final readonly class Merges
             $stays->int('version') + 1,
             null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
             $this->details->lend($request->goes, $request->stays),
+            $this->wishes->lend($request->goes, $request->stays),
         );
         $changeList = $this->carryOut(
             'merge',
@@ -335,7 +337,6 @@ final readonly class Merges
             : $this->records->closeFrom($request->goes, min($now, $kept->closedFrom ?? $now));
         $this->accounts->endSessions($request->goes);
         $this->calendars->dropOf($request->goes);
-        $this->wishes->move($request->goes, $request->stays);
         $this->facts->write($request->stays, $facts);
         $this->history->write(
             History::PLATFORM,

@@ -7,6 +7,7 @@ namespace MintDoor\Plans\Repository;
 use MintDoor\People\Entity\Person;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Entity\Wish;
+use MintDoor\Plans\LentWish;
 use MintDoor\Shared\BaseRepository;
 
 /** @extends BaseRepository<Wish> */
@@ -44,14 +45,41 @@ final class Wishes extends BaseRepository
         }
     }
 
-    /** What somebody said is what another said, who is the same person; what that one said stands. */
-    public function move(string $from, string $to): void
+    /**
+     * What somebody said is what another said, who is the same person; what that one said stands.
+     *
+     * @return list<LentWish>
+     */
+    public function lend(string $from, string $to): array
     {
+        $lent = [];
         foreach ($this->findBy(['person' => $from]) as $wish) {
-            if (null === $this->one($wish->plan, $to)) {
-                $this->say($wish->plan, $to, $wish->sections, $wish->saidAt);
-            }
+            $moved = null === $this->one($wish->plan, $to);
+            $lent[] = new LentWish($wish->plan->id, $wish->sections, $wish->saidAt, $moved);
+            $moved && $this->say($wish->plan, $to, $wish->sections, $wish->saidAt);
             $this->remove($wish);
+        }
+
+        return $lent;
+    }
+
+    /**
+     * The two are not the same person: each said what they said, where nothing was said since.
+     *
+     * @param list<LentWish> $lent
+     */
+    public function giveBack(string $from, string $to, array $lent): void
+    {
+        foreach ($lent as $one) {
+            $plan = $this->getEntityManager()->find(SitePlan::class, $one->plan);
+            if (null === $plan) {
+                continue;
+            }
+            $theirs = $this->one($plan, $from);
+            if ($one->moved && null !== $theirs && $theirs->saidAt === $one->saidAt) {
+                $this->remove($theirs);
+            }
+            $this->say($plan, $to, $one->sections, $one->saidAt);
         }
     }
 }

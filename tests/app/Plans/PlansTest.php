@@ -381,8 +381,14 @@ final class PlansTest extends PlanCase
         $this->plan(until: '2026-12-10');
         $this->wish('newcomer', ['Noon']);
         $body = ['stays' => $this->ids['learner'], 'goes' => $this->ids['newcomer'], 'apply' => true];
-        $this->call('admin', 'POST', '/merges', $body);
+        $merged = $this->call('admin', 'POST', '/merges', $body)['changeList'];
         self::assertSame([$this->sections['Noon']], $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']);
+        $this->call('admin', 'POST', '/merges/'.$merged.'/undo', ['apply' => true]);
+        self::assertSame([], $this->call('learner', 'GET', '/me/wishes')['items'][0]['wishes']);
+        self::assertSame(
+            [$this->sections['Noon']],
+            $this->call('newcomer', 'GET', '/me/wishes')['items'][0]['wishes'],
+        );
     }
 
     /**
