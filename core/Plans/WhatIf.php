@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Plans;
 
+use MintDoor\Core\Weeks\Meeting;
+
 /** What would be otherwise: more places or fewer, another hour, a section more. */
 final readonly class WhatIf
 {
@@ -14,8 +16,15 @@ final readonly class WhatIf
      * @param array<string, ?int> $places of sections that would take more or fewer, by id; null for no limit
      * @param list<string>        $hours  sections that would meet when nobody has anything else
      * @param ?int                $more   places of a further section that suits everybody; null for none
+     * @param array<string, list<Meeting>> $moved meetings of sections that would meet at another hour, by id; what
+     *     candidates cannot is told with them
      */
-    public function __construct(public array $places = [], public array $hours = [], public ?int $more = null) {}
+    public function __construct(
+        public array $places = [],
+        public array $hours = [],
+        public ?int $more = null,
+        public array $moved = [],
+    ) {}
 
     /**
      * @param list<Candidate>     $candidates

@@ -189,7 +189,7 @@ final readonly class PlanController
             throw new Problem(ProblemType::NotReady, 'plans.compute-first');
         }
 
-        return new Answer($this->query->whatIf($access, $plan, $body->whatIf()));
+        return new Answer($this->query->whatIf($access, $plan, $body));
     }
 
     #[Route(self::AT.'/stop', name: 'stop_plan', requirements: self::SITE, methods: ['POST'])]

@@ -19,7 +19,9 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Page;
+use MintDoor\Shared\Problem;
 use MintDoor\Shared\Somebody;
+use MintDoor\Weeks\Meetings;
 
 /** The plan of a site, as whoever makes it sees it. */
 final readonly class PlanQuery
@@ -36,6 +38,7 @@ final readonly class PlanQuery
         private ChangeLists $lists,
         private PlanRunner $runner,
         private Gate $gate,
+        private Meetings $meetings,
     ) {}
 
     public function of(SiteAccess $access): PlanAnswer
@@ -87,8 +90,22 @@ final readonly class PlanQuery
         );
     }
 
-    public function whatIf(SiteAccess $access, SitePlan $plan, WhatIf $whatIf): WhatIfAnswer
+    public function whatIf(SiteAccess $access, SitePlan $plan, WhatIfRequest $request): WhatIfAnswer
     {
+        $moved = [];
+        foreach ($request->moved as $n => $one) {
+            if (!isset($access->site->sections[$one->section])) {
+                throw Problem::field("/moved/$n/section", 'unknown', 'shared.no-such-section');
+            }
+            $moved[$one->section] = $this->meetings->supposed(
+                $access,
+                $one->section,
+                $one->days,
+                $one->time,
+                $one->minutes,
+            );
+        }
+        $whatIf = $request->whatIf($moved);
         $outcome = $this->runner->tried($access, $plan, $whatIf);
         $held = $outcome->held();
         $sections = [];

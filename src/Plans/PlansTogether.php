@@ -59,6 +59,6 @@ final readonly class PlansTogether
         }
         $sections[$site] = array_values(array_diff($sections[$site], $whatIf->hours));
 
-        return new Asked($plans, $questions, $this->questions->sameTime($sections, $access->now));
+        return new Asked($plans, $questions, $this->questions->sameTime($sections, $access->now, $whatIf->moved));
     }
 }

@@ -13,6 +13,7 @@ use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Weeks\Clash;
 use MintDoor\Core\Weeks\Clashes;
 use MintDoor\Core\Weeks\Commitments;
+use MintDoor\Core\Weeks\Meeting;
 use MintDoor\People\Repository\Labels;
 use MintDoor\Plans\Entity\SitePlan;
 use MintDoor\Plans\Repository\PlannedPeople;
@@ -45,7 +46,7 @@ final readonly class Questions
         $wishes = $this->wishes->of($plan);
         $ids = array_map(strval(...), array_keys($planned));
         $timelines = $this->attendances->inSite($access->site->id, $access->now);
-        $commitments = $this->meetings->commitments($access, $ids, $open);
+        $commitments = $this->meetings->commitments($access, $ids, $open, $whatIf->moved);
         $candidates = [];
         foreach ($planned as $id => $one) {
             $clashes = self::clashes(
@@ -71,14 +72,16 @@ final readonly class Questions
     }
 
     /**
-     * @param array<string, list<string>> $sections ids by site
+     * @param array<string, list<string>>  $sections ids by site
+     * @param array<string, list<Meeting>> $moved    as of `WhatIf`
      *
      * @return list<list<string>> pairs of sections of different sites that meet at the same time, from now on
      */
-    public function sameTime(array $sections, int $now): array
+    public function sameTime(array $sections, int $now, array $moved): array
     {
+        $sites = array_map(strval(...), array_keys($sections));
         $meetings = [];
-        foreach (\count($sections) > 1 ? $this->meetings->ofSites(array_keys($sections), $now) : [] as $site => $all) {
+        foreach (\count($sites) > 1 ? $this->meetings->ofSitesWith($sites, $now, $moved) : [] as $site => $all) {
             foreach ($all as $meeting) {
                 if (\in_array($meeting->section, $sections[$site], true)) {
                     $meetings[$site][$meeting->section][] = $meeting;

@@ -5,11 +5,15 @@ import { api, take, type Site } from '@/shared/api'
 import { useForm } from '@/shared/busy'
 import { t } from '@/shared/words'
 import NumberField from '@/ui/NumberField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import PlainTable from '@/ui/PlainTable.vue'
 import Tick from '@/ui/Tick.vue'
+import TimeField from '@/ui/TimeField.vue'
+import { weekday } from '@/weeks/weeks'
 import { nthWish, type Outcome, type PlanSection } from './plans'
 
 /** What a plan would gain if something were otherwise, beside what it is; nothing of it is kept. */
+type Meets = 'same' | 'suits' | 'other'
 const props = defineProps<{ site: Site; outcome: Outcome; sections: PlanSection[] }>()
 const drafts = reactive(
   props.sections
@@ -19,13 +23,23 @@ const drafts = reactive(
       name,
       had: places ?? seats,
       places: null as number | null,
-      hour: false,
+      meets: 'same' as Meets,
+      days: [] as number[],
+      time: '',
+      minutes: 90 as number | null,
     })),
 )
+const when = (['same', 'suits', 'other'] as const).map((value) => ({ value, label: t(`plans.whatIf.when.${value}`) }))
+const isMoved = ({ meets, days, time }: (typeof drafts)[number]) => meets === 'other' && days.length > 0 && !!time
 const more = ref<number | null>(null)
 const found = ref<Outcome>()
 const held = ref<{ section: string | null; people: number }[]>([])
-const changed = computed(() => more.value !== null || drafts.some(({ places, hour }) => places !== null || hour))
+/** Something is otherwise, and no hour is begun and not said. */
+const changed = computed(
+  () =>
+    (more.value !== null || drafts.some(({ places, meets }) => places !== null || meets !== 'same')) &&
+    drafts.every((draft) => draft.meets !== 'other' || isMoved(draft)),
+)
 const { busy, wrong, run } = useForm()
 const look = () =>
   run(async () => {
@@ -34,7 +48,10 @@ const look = () =>
         params: { path: { site: props.site.id } },
         body: {
           sections: drafts.filter(({ places }) => places !== null).map(({ id, places }) => ({ id, places })),
-          hours: drafts.filter(({ hour }) => hour).map(({ id }) => id),
+          hours: drafts.filter(({ meets }) => meets === 'suits').map(({ id }) => id),
+          moved: drafts
+            .filter(isMoved)
+            .map(({ id, days, time, minutes }) => ({ section: id, days, time, minutes: minutes ?? 90 })),
           more: more.value,
         },
       }),
@@ -79,7 +96,24 @@ const rows = computed(() => {
           :placeholder="draft.had === null ? t('plans.form.noLimit') : String(draft.had)"
           :figures="7"
       /></label>
-      <Tick v-model="draft.hour" :label="`${t('plans.whatIf.hour')}: ${draft.name}`">{{ t('plans.whatIf.hour') }}</Tick>
+      <PickOne v-model="draft.meets" :label="`${t('plans.whatIf.meets')}: ${draft.name}`" :options="when" />
+      <div v-if="draft.meets === 'other'" class="other">
+        <span class="days" role="group" :aria-label="`${t('plans.whatIf.days')}: ${draft.name}`">
+          <Tick v-for="n in 7" :key="n" v-model="draft.days" :value="n" :label="weekday(n, 'long')">{{
+            weekday(n)
+          }}</Tick>
+        </span>
+        <TimeField v-model="draft.time" :label="t('plans.whatIf.time')" />
+        <label
+          >{{ t('plans.whatIf.minutes') }}
+          <NumberField
+            v-model="draft.minutes"
+            :label="`${t('plans.whatIf.minutes')}: ${draft.name}`"
+            :min="5"
+            :max="1440"
+            :figures="5"
+        /></label>
+      </div>
     </div>
     <div class="row">
       <strong>{{ t('plans.whatIf.further') }}</strong>
@@ -128,6 +162,16 @@ const rows = computed(() => {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto minmax(0, 1.4fr);
   gap: 4px 16px;
+  align-items: center;
+}
+.other {
+  grid-column: 1 / -1;
+}
+.other,
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
   align-items: center;
 }
 .row label {

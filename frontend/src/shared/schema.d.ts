@@ -1258,7 +1258,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description What the plan would come to if sections took more or fewer people, met when nobody has anything else, or there were a further one. Keeps nothing. */
+        /** @description What the plan would come to if sections took more or fewer people, met at another hour or when nobody has anything else, or there were a further one. Keeps nothing. */
         post: operations["planWhatIf"];
         delete?: never;
         options?: never;
@@ -8720,6 +8720,13 @@ export interface operations {
                         places?: number | null;
                     }[];
                     hours?: components["schemas"]["Id"][];
+                    /** @description sections that would meet at another hour, every week */
+                    moved?: {
+                        section: components["schemas"]["Id"];
+                        days: number[];
+                        time: string;
+                        minutes: number;
+                    }[];
                     more?: number | null;
                 };
             };

@@ -143,6 +143,18 @@ final class PlansTest extends PlanCase
             [$this->sections['Morning'], $this->sections['Morning']],
             array_column(\array_slice($people, 1), 'section'),
         );
+        $nowhere = function (int $day, string $time): int {
+            $moved = ['section' => $this->sections['Morning'], 'days' => [$day], 'time' => $time, 'minutes' => 60];
+            $places = [['id' => $this->sections['Morning'], 'places' => 3]];
+            $what = ['moved' => [$moved], 'sections' => $places];
+
+            return $this->call('lead', 'POST', $this->path('/what-if'), $what)['outcome']['because']['nowhere'];
+        };
+        self::assertSame(
+            [1, 0, 0],
+            [$nowhere(1, '11:00'), $nowhere(1, '11:30'), $nowhere(2, '10:00')],
+            'the other is on Mondays from 10:00 to 11:30',
+        );
     }
 
     public function testWhatSomethingElseWouldGainIsSeenBeforeItIsDone(): void
