@@ -113,6 +113,7 @@ test('a list that names what others do not see is found, looked at as one of the
   )
   await row(page, 'Nordahlen, Elias').click()
   await page.getByRole('button', { name: 'See as Elias' }).click()
+  await expect(page.getByText('You see this site as Elias Nordahlen would.')).toBeVisible()
   await page.getByRole('link', { name: 'Items', exact: true }).click()
   await expect(page.getByRole('heading', { name: /^What .* sees here$/ })).toBeVisible()
   await expect(page.getByText('Meeting of Morning, part 1')).toBeVisible()

@@ -127,7 +127,7 @@ const drawn = computed(() => at(plan.value?.drawnAt))
         </template>
         <template v-else>
           <PlanSections :plan="data" />
-          <PlanWith :key="plan.version" :site="site" :plan="plan" :may-change="mayChange" />
+          <PlanWith :site="site" :plan="plan" :may-change="mayChange" />
           <PlanWishes
             :site="site"
             :plan="plan"

@@ -15,8 +15,8 @@ const sizes = computed(() => {
   for (const { name, least } of used.value) if (least) names.set(least, [...(names.get(least) ?? []), name])
   return [...names].map(([n, all]) =>
     all.length > 1 && all.length === used.value.length
-      ? t('plans.conditions.leastEach', { n })
-      : t('plans.conditions.least', { names: listed(all), n }, all.length),
+      ? t('plans.conditions.leastEach', { least: n })
+      : t('plans.conditions.least', { names: listed(all), least: n }, all.length),
   )
 })
 const conditions = computed(() => {
