@@ -88,7 +88,7 @@ export const router = createRouter({
           path: 'plan',
           name: 'plan',
           component: () => import('@/plans/PlanPage.vue'),
-          meta: { words: ['plans', 'roster'] },
+          meta: { words: ['plans', 'roster', 'weeks'] },
         },
         {
           path: 'week',
