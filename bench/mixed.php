@@ -14,11 +14,12 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 /*
  * 20 instances with conditions that no flow knows, by these rules: sections 4 to 40, people 40 to 2,000; places for
- * 100 % to 120 % of the people, unevenly; each wishes for three to five sections, a few of which are sought by many;
- * each cannot be in up to a fifth of them. For every 20 people a pair is together and a pair apart; a section has half
- * of its places taken or is empty; levels 1 to 4 are alike, give or take 3. The seed of an instance is 1,000 and its
- * number; of every third, which is kept aside while the search is worked on, 2,000 and its number (1,000 was looked at
- * once, and is spent). `php bench/mixed.php DIR known` leaves those out, `aside` takes them only. Plans them, and writes each with what it costs for the judge (bench/mixed.mjs).
+ * 100 % to 120 % of the people, unevenly; each wishes for three to five sections, a few of which are sought by
+ * many; each cannot be in up to a fifth of them. For every 20 people a pair is together and a pair apart; a section
+ * has half of its places taken or is empty; levels 1 to 4 are alike, give or take 3. The seed of an instance is
+ * 1,000 and its number; of every third, which is kept aside while the search is worked on, 2,000 and its number
+ * (1,000 was looked at once, and is spent). `php bench/mixed.php DIR known` leaves those out, `aside` takes them
+ * only. Plans them, and writes each with what it costs for the judge (bench/mixed.mjs).
  */
 ini_set('memory_limit', '256M');
 $into = $argv[1] ?? throw new RuntimeException('Say where to.');

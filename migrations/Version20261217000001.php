@@ -7,7 +7,7 @@ namespace MintDoor\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use MintDoor\Shared\RepeatableMigration;
 
-/** A plan that is put away can be brought back; learners are told of their place; several sites can be planned together. */
+/** A plan that is put away can be brought back; learners are told their place; several sites are planned together. */
 final class Version20261217000001 extends RepeatableMigration
 {
     public function up(Schema $schema): void

@@ -92,8 +92,9 @@ final readonly class Conditions
                 $broken += $n - 1 + (int) isset($stays[$section]);
             }
         }
+        $both = $this->atOnce();
         foreach ($this->oneself as $selves) {
-            $broken += $this->twice($selves, $places, $stay);
+            $broken += self::twice($selves, $both, $places, $stay);
         }
         $held = array_count_values([...array_values($places), ...array_values($stay)]);
         foreach (array_keys(array_flip($places)) as $section) {
@@ -126,12 +127,12 @@ final readonly class Conditions
 
     /**
      * @param list<string>          $selves
+     * @param array<string, array<string, true>> $both as of `atOnce()`
      * @param array<string, string> $places
      * @param array<string, string> $stay
      */
-    private function twice(array $selves, array $places, array $stay): int
+    private static function twice(array $selves, array $both, array $places, array $stay): int
     {
-        $both = $this->atOnce();
         $twice = 0;
         foreach ($selves as $n => $one) {
             foreach (\array_slice($selves, $n + 1) as $other) {

@@ -34,7 +34,8 @@ final class Relaxed
     /** By how much more than the nearest a section may cost that is looked at for a unit, of more than so many. */
     private const NEAR = 3.0;
 
-    private const FEW = 60;
+    /** Of so many units and fewer, all ways are gone through. */
+    public const FEW = 60;
 
     /** No plan costs less. */
     public int $bound = 0;
@@ -129,12 +130,13 @@ final class Relaxed
     {
         $kinds = [];
         foreach ($all as $balance => $people) {
+            $before = 0;
             foreach ($people as $kind => $n) {
-                if ($place < $n) {
+                $before += $n;
+                if ($place < $before) {
                     $kinds[$balance] = $kind;
                     break;
                 }
-                $place -= $n;
             }
         }
 

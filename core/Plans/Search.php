@@ -17,7 +17,7 @@ final class Search
     /** Steps for each unit, with many and with few, and in all so many at most with few. */
     private const STEPS = 200;
 
-    private const MORE = 1_000;
+    private const MORE = 2_000;
 
     private const ENOUGH = 20_000;
 
@@ -28,8 +28,6 @@ final class Search
     private const RUNS = 8;
 
     private const MOST = 500_000;
-
-    private const FEW = 60;
 
     /** How much worse a step may well be at first. */
     private const WARM = 0.5;
@@ -124,7 +122,7 @@ final class Search
         for ($run = 0; $run < $runs && $cost > $relaxed->bound; ++$run) {
             $annealing = new Annealing($units, $relaxed->at, $relaxed->near, $dice);
             // Of few all ways are gone through, too; with many, what is sought is near.
-            $warm = 0 === $run % 2 || $many > self::FEW ? self::WARM : null;
+            $warm = 0 === $run % 2 || $many > Relaxed::FEW ? self::WARM : null;
             $annealing->run($steps, $relaxed->bound, $warm, $part($before + $run * $steps, $steps));
             $found = self::changed($units, $annealing->best);
             if (self::cost($units, $found) < $cost) {

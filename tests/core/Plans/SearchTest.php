@@ -64,6 +64,32 @@ final class SearchTest extends TestCase
         self::assertKept($early, $people, $sections, [], $conditions);
     }
 
+    /** The bound counts each of those who are together once, in every balance. */
+    public function testTheBoundHoldsWhereThoseWhoAreTogetherAreOfSeveralKinds(): void
+    {
+        for ($seed = 1; $seed <= 20; ++$seed) {
+            $dice = new Dice(500 + $seed);
+            $people = $levels = $divisions = [];
+            foreach (['p1', 'p2', 'p3', 'p4', 'p5', 'p6'] as $id) {
+                $people[] = new PlanPerson($id, $dice->some(self::IDS, 2));
+                $levels[$id] = $dice->one(['six', 'seven']);
+                $divisions[$id] = $dice->one(['harbour', 'millrace']);
+            }
+            $sections = array_map(static fn(string $id): PlanSection => new PlanSection($id, 3), self::IDS);
+            $alike = [new Balance($levels, 0), new Balance($divisions, 0)];
+            $conditions = new Conditions([['p1', 'p2'], ['p3', 'p4']], [], [], $alike);
+            $found = Search::plan($people, $sections, [], [], $conditions, new Lot('seed'));
+            $best = \PHP_INT_MAX;
+            foreach (self::ways($people, $sections) as $way) {
+                if (0 === $conditions->broken($way, [], self::all($people, []))) {
+                    $best = min($best, self::cost($people, $way));
+                }
+            }
+            self::assertLessThanOrEqual($best, $found->bound, "seed $seed");
+            self::assertSame($best, $found->cost, "seed $seed");
+        }
+    }
+
     public function testWhoIsToBeTogetherAndApartHasNoPlace(): void
     {
         $people = [new PlanPerson('ada'), new PlanPerson('bo'), new PlanPerson('cy')];
