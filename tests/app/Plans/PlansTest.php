@@ -320,7 +320,12 @@ final class PlansTest extends PlanCase
 
     public function testAWorkerComputesWhatIsLargeAndAnotherGoesOnWhereItIsLost(): void
     {
-        $this->plan();
+        // Not where they are put to begin with, so that there is something to stop.
+        $this->plan(until: '2026-12-10');
+        foreach (['learner', 'newcomer', 'third'] as $who) {
+            $this->wish($who, ['Noon']);
+        }
+        $this->call('lead', 'POST', $this->path('/close'));
         $this->db()->executeStatement(
             "UPDATE site_plan SET state = 'computing', version = 7, seed = 'seed', beat_at = '2026-11-20 08:00:00'",
         );
