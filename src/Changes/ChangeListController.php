@@ -237,8 +237,15 @@ final readonly class ChangeListController
             $this->changeLists->stop($changeList);
             $lines = $this->applied($changeList);
             ChangeHandler::assertRemovalsSaid($this->sites->reviewUndo($lines, $caller)->removal, $body->removing);
-            $undo = $this->changeLists->begin('undo', $site, $title, 'applying', $caller, $changeList);
-            $undo->total = \count($lines);
+            $undo = $this->changeLists->begin(
+                'undo',
+                $site,
+                $title,
+                'applying',
+                $caller,
+                $changeList,
+                total: \count($lines),
+            );
             $this->runner->begin(
                 $undo->id,
                 array_map(

@@ -12,6 +12,7 @@ use MintDoor\Messages\SentMessage;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\IfMatch;
@@ -43,6 +44,7 @@ final readonly class ChangeLists
         private Roles $roles,
         private Gate $gate,
         private Speech $speech,
+        private Sections $sections,
     ) {}
 
     /** @return string its id */
@@ -68,8 +70,7 @@ final readonly class ChangeLists
      *
      * @param 'applying'|'applied'      $state
      * @param ?array<string, mixed>     $undoData what undoing it needs
-     *
-     * @return ChangeList with its lines still to be counted
+     * @param int                       $total    lines it has from the start
      */
     public function begin(
         string $kind,
@@ -79,9 +80,11 @@ final readonly class ChangeLists
         Caller $caller,
         ?string $undoes = null,
         ?array $undoData = null,
+        int $total = 0,
     ): ChangeList {
         $list = $this->lists->make($kind, $site, $title, $state, $caller->id, $this->clock->instant(), $undoes);
         $list->undoData = $undoData;
+        $list->total = $total;
         // Lines point to it, and are written by hand.
         $this->lists->flush();
 
@@ -280,12 +283,32 @@ final readonly class ChangeLists
             $this->requested->page($id, $this->requested->any($id), $after, self::LINES + 1),
         );
 
+        $shown = \array_slice($lines, 0, self::LINES);
+
         return new ChangeListAnswer(
             $this->shown($id),
             (object) $work,
-            \array_slice($lines, 0, self::LINES),
+            $shown,
+            $this->sections->named(self::about($shown)),
             \count($lines) > self::LINES ? $lines[self::LINES - 1]->position : null,
         );
+    }
+
+    /**
+     * @param list<ListedLine> $lines
+     *
+     * @return list<string> ids of the sections that people were in before them, or are in after them
+     */
+    private static function about(array $lines): array
+    {
+        $ids = [];
+        foreach ($lines as $line) {
+            foreach ([$line->before, $line->after] as $standing) {
+                array_push($ids, ...array_filter((array) ($standing['sections'] ?? []), is_string(...)));
+            }
+        }
+
+        return array_values(array_unique($ids));
     }
 
     private function line(Row $row): ListedLine

@@ -172,8 +172,8 @@ final readonly class PlanHandler
             throw new Problem(ProblemType::NotReady, 'plans.all-there');
         }
         $title = $access->row->string('title');
-        $list = $this->lists->begin('plan', $access->site->id, $title, 'applying', $access->caller);
-        $list->total = \count($items);
+        $total = \count($items);
+        $list = $this->lists->begin('plan', $access->site->id, $title, 'applying', $access->caller, total: $total);
         $this->changes->begin($list->id, $items);
         $plan->changeList = $list;
         $plan->state = SitePlan::APPLIED;

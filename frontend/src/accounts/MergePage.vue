@@ -147,7 +147,7 @@ const apply = () =>
             }}</span><span
               ><strong>{{ line.site.title }}</strong
               >: {{ inSentence(t(line.person.id === stays ? 'merge.stays' : 'merge.goes')) }}
-              {{ change(line, roleName) }}
+              {{ change(line, roleName, []) }}
               <span v-if="line.verdict !== 'ready'" class="clay">{{
                 lineSentences(line, line.site.timeZone, roleName).join(' ')
               }}</span></span

@@ -7,7 +7,12 @@ import { toneOf } from '@/messages/messages'
 import { change, sayLine, type SiteMade } from './changeLists'
 
 /** The lines of a change list, each with what came of it; for a change list of sites its rows. */
-const props = defineProps<{ changeList: ChangeList; rows: SiteMade[]; lines: ChangeList['lines'] }>()
+const props = defineProps<{
+  changeList: ChangeList
+  rows: SiteMade[]
+  lines: ChangeList['lines']
+  sections: ChangeList['sections']
+}>()
 const several = computed(
   () => !props.changeList.site || props.lines.some(({ site }) => site.id !== props.changeList.site?.id),
 )
@@ -49,10 +54,10 @@ const { roleName } = usePlatform()
         >{{ line.site.title }}</RouterLink
       >
       <RouterLink v-else :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{
-        line.line ? change(line, roleName) : tIn('changeLists.verb', line.verb)
+        line.line ? change(line, roleName, sections) : tIn('changeLists.verb', line.verb)
       }}</RouterLink>
       <span
-        ><template v-if="line.line && several">{{ change(line, roleName) + ' · ' }}</template
+        ><template v-if="line.line && several">{{ change(line, roleName, sections) + ' · ' }}</template
         ><span class="soft">{{ sayLine(line, roleName) }}</span> {{ ' '
         }}<span v-if="line.note" class="soft">{{ line.note }}</span> {{ ' '
         }}<span v-if="line.message" :class="toneOf(line.message.state)">{{

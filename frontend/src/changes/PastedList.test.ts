@@ -58,6 +58,7 @@ const record = (more = {}) => ({
   undoes: null,
   undoneBy: null,
   work: {},
+  sections: [],
   lines: [],
   next: null,
   ...more,

@@ -42,10 +42,30 @@ describe('a change list', () => {
 
   it('says of a line how somebody stood before and stands now', () => {
     const role = (code: string | null | undefined) => `The ${code}`
-    expect(change({ before: null, after: standing() }, role)).toBe(`${t('change.notHere')} → the learner`)
-    expect(change({ before: standing({ state: 'paused' }), after: null }, role)).toBe(
+    expect(change({ before: null, after: standing() }, role, [])).toBe(`${t('change.notHere')} → the learner`)
+    expect(change({ before: standing({ state: 'paused' }), after: null }, role, [])).toBe(
       `${t('state.paused').toLowerCase()} → ${t('change.notHere')}`,
     )
+  })
+
+  it.each([
+    [['e'], ['m'], {}, 'Evening → Morning'],
+    [[], ['m'], {}, 'no section → Morning'],
+    [['e'], [], {}, 'Evening → no section'],
+    [['e', 'm'], ['m'], {}, 'Evening, Morning → Morning'],
+    [['e'], ['m'], { role: 'assistant' }, 'learner, Evening → assistant, Morning'],
+    [['e'], ['e'], { role: 'assistant' }, 'learner → assistant'],
+    [['e'], ['e'], { state: 'removed' }, 'learner, Evening → removed'],
+  ] as const)('says which sections change: %j, %j, %j', (before, after, more, said) => {
+    const sections = [
+      { id: 'e', name: 'Evening', retired: true },
+      { id: 'm', name: 'Morning', retired: false },
+    ]
+    const line = {
+      before: standing({ sections: [...before] }),
+      after: standing({ sections: [...after], ...more }),
+    }
+    expect(change(line, (code) => code ?? '', sections)).toBe(said)
   })
 
   it('says in words what became of a line', () => {

@@ -54,6 +54,7 @@ const line = (position: number, more = {}) => ({
 const page = (more = {}) => ({
   ...record(),
   work: {},
+  sections: [],
   lines: [line(1), line(2, { verdict: 'refused', line: null, reasons: [{ code: 'changed-since', values: {} }] })],
   next: null,
   ...more,
@@ -193,7 +194,7 @@ describe('one changeList', () => {
   })
 
   it('says a change in two words', () =>
-    expect(change({ before: standing(), after: standing({ state: 'removed' }) }, () => 'Learner')).toBe(
+    expect(change({ before: standing(), after: standing({ state: 'removed' }) }, () => 'Learner', [])).toBe(
       'learner → removed',
     ))
 })

@@ -34,13 +34,28 @@ export function sayLine(line: Line, roleName: RoleName): string {
   return lineSentences(said, line.site.timeZone, roleName).join(' ')
 }
 
-/** Before and after of a line: "not here → learner". */
-export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {
+const INSIDE = new Set<string>(['current', 'paused', 'upcoming'])
+/** Before and after of a line: "not here → learner", and where only sections are others: "Evening → Morning". */
+export function change(
+  line: Pick<Line, 'before' | 'after'>,
+  roleName: RoleName,
+  sections: ChangeList['sections'],
+): string {
   const word = (standing: Line['before']) => {
     if (!standing) return t('change.notHere')
     return standing.state === 'current' ? inSentence(roleName(standing.role)) : inSentence(t(`state.${standing.state}`))
   }
-  return `${word(line.before)} → ${word(line.after)}`
+  const within = (standing: Line['before']) =>
+    sections
+      .filter(({ id }) => standing && INSIDE.has(standing.state) && standing.sections.includes(id))
+      .map(({ name }) => name)
+      .filter((name, n, all) => all.indexOf(name) === n)
+      .join(', ')
+  const [before, after] = [word(line.before), word(line.after)]
+  const [out, into] = [within(line.before), within(line.after)]
+  if (out === into) return `${before} → ${after}`
+  if (before === after) return `${out || t('change.noSection')} → ${into || t('change.noSection')}`
+  return [before, out].filter(Boolean).join(', ') + ' → ' + [after, into].filter(Boolean).join(', ')
 }
 
 /** Takes back the sites a change list made; answers what had to stay, and why. */

@@ -41,6 +41,7 @@ const { data, error, hasNextPage, fetchNextPage, refetch } = useInfiniteQuery({
 })
 const changeList = computed(() => data.value?.pages[0])
 const lines = computed(() => data.value?.pages.flatMap((page) => page.lines) ?? [])
+const sections = computed(() => data.value?.pages.flatMap((page) => page.sections) ?? [])
 const work = computed(() => (changeList.value?.work ?? {}) as object)
 /** What a change list of sites made. */
 const rows = computed(() =>
@@ -126,7 +127,7 @@ async function copy() {
       line.site.title,
       t(`changeLists.verb.${line.verb}`),
       line.verdict ? t(`changeLists.verdict.${line.verdict}`) : '',
-      change(line, roleName),
+      change(line, roleName, sections.value),
       sayLine(line, roleName),
     ])
     await navigator.clipboard.writeText(
@@ -285,7 +286,7 @@ async function copy() {
         <template v-if="moved.below.length">{{ moved.below.join(', ') }}</template>
       </p>
       <p v-if="changeList.kind === 'erase'" class="callout">{{ t('erase.changeList') }}</p>
-      <ChangeListLines :change-list="changeList" :rows="rows" :lines="lines" />
+      <ChangeListLines :change-list="changeList" :rows="rows" :lines="lines" :sections="sections" />
       <Button v-if="hasNextPage" variant="outlined" size="small" :label="t('parts.more')" @click="fetchNextPage()" />
     </template>
     <p v-else class="skeleton" />

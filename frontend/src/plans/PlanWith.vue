@@ -69,10 +69,12 @@ const save = () =>
         <ul>
           <li v-for="each in data.items" :key="each.site.id">
             <Tick v-model="chosen" :value="each.site.id" :disabled="!each.planned">{{ each.site.name }}</Tick>
-            <span class="soft">{{ t('plans.with.people', { n: each.people }, each.people) }}</span>
-            <RouterLink v-if="!each.planned" :to="{ name: 'plan', params: { site: each.site.id } }">{{
-              t('plans.with.begin')
-            }}</RouterLink>
+            <span class="more">
+              <span class="soft">{{ t('plans.with.people', { n: each.people }, each.people) }}</span>
+              <RouterLink v-if="!each.planned" :to="{ name: 'plan', params: { site: each.site.id } }">{{
+                t('plans.with.begin')
+              }}</RouterLink>
+            </span>
           </li>
         </ul>
         <p v-if="!data.items.length">{{ t('plans.with.nobody') }}</p>
@@ -107,5 +109,19 @@ li,
   gap: 4px 16px;
   align-items: center;
   min-height: 34px;
+}
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+}
+@media (max-width: 760px) {
+  li {
+    padding-bottom: 8px;
+  }
+  .more {
+    width: 100%;
+    padding-left: 21px;
+  }
 }
 </style>

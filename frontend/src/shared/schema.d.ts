@@ -4974,6 +4974,8 @@ export interface components {
             state: components["schemas"]["MessageState"];
         };
         ChangeList: components["schemas"]["ChangeListFacts"] & {
+            /** @description those that these lines are about */
+            sections: components["schemas"]["SectionNamed"][];
             work: {
                 [key: string]: unknown;
             };

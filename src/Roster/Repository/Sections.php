@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Roster\Repository;
 
 use MintDoor\Roster\Entity\Section;
+use MintDoor\Roster\SectionNamed;
 use MintDoor\Shared\BaseRepository;
 
 /** @extends BaseRepository<Section> */
@@ -48,6 +49,25 @@ final class Sections extends BaseRepository
         foreach ($values as $field => $value) {
             $meta->setFieldValue($section, $field, $value);
         }
+    }
+
+    /**
+     * @param list<string> $ids of any sites
+     *
+     * @return list<SectionNamed> in the order of their names
+     */
+    public function named(array $ids): array
+    {
+        $found = [] === $ids ? [] : $this->findBy(['id' => $ids], ['name' => 'ASC', 'id' => 'ASC']);
+
+        return array_map(
+            static fn(Section $section): SectionNamed => new SectionNamed(
+                $section->id,
+                $section->name,
+                $section->retired,
+            ),
+            $found,
+        );
     }
 
     /**

@@ -133,8 +133,8 @@ final class ChangeListsTest extends ApiTestCase
         );
         $undo = $this->call('cotutor', 'POST', '/change-lists/'.$draft['id'].'/undo', ['apply' => true]);
         self::assertSame(
-            ['undo', 'applied', 1, $draft['id']],
-            [$undo['kind'], $undo['state'], $undo['applied'], $undo['undoes']],
+            ['undo', 'applied', 1, 1, $draft['id']],
+            [$undo['kind'], $undo['state'], $undo['total'], $undo['applied'], $undo['undoes']],
         );
         self::assertSame([], $this->roster('lead', '?q=newcomer'));
         self::assertSame($undo['id'], $this->call('lead', 'GET', '/change-lists/'.$draft['id'])['undoneBy']);

@@ -539,6 +539,7 @@ export interface Sentences {
   'change.who': ['who', false]
   'change.administrator': [never, false]
   'change.notHere': [never, false]
+  'change.noSection': [never, false]
   'clash.title': [never, false]
   'clash.all': ['n', true]
   'clash.more': ['n', false]
