@@ -237,7 +237,7 @@ ul {
 .rows li .small {
   white-space: normal;
 }
-@container (max-width: 140px) {
+@container (max-width: 96px) {
   .rows li .small {
     display: none;
   }
