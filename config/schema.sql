@@ -314,6 +314,45 @@ CREATE TABLE `first_step` (
   PRIMARY KEY (`step`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `group_place` (
+  `id` binary(16) NOT NULL,
+  `from_at` datetime NOT NULL,
+  `put_by` binary(16) DEFAULT NULL,
+  `until_at` datetime NOT NULL DEFAULT '9999-12-31 00:00:00',
+  `live` tinyint(4) DEFAULT NULL,
+  `split_id` binary(16) NOT NULL,
+  `group_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `one_of_each` (`split_id`,`person_id`,`live`),
+  KEY `of_group` (`group_id`,`live`),
+  KEY `of_person` (`person_id`,`live`),
+  KEY `IDX_243178AA3DDC68C5` (`split_id`),
+  KEY `IDX_243178AAFE54D947` (`group_id`),
+  KEY `IDX_243178AA217BBB47` (`person_id`),
+  CONSTRAINT `FK_243178AA217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_243178AA3DDC68C5` FOREIGN KEY (`split_id`) REFERENCES `group_split` (`id`),
+  CONSTRAINT `FK_243178AAFE54D947` FOREIGN KEY (`group_id`) REFERENCES `site_group` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `group_split` (
+  `version` int(11) NOT NULL,
+  `put_away_at` datetime DEFAULT NULL,
+  `id` binary(16) NOT NULL,
+  `name` varchar(80) NOT NULL,
+  `least` int(11) DEFAULT NULL,
+  `most` int(11) DEFAULT NULL,
+  `place` smallint(6) NOT NULL DEFAULT 0,
+  `site_id` binary(16) NOT NULL,
+  `section_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_E1D9B176F6BD1646741D53CD` (`site_id`,`place`),
+  KEY `IDX_E1D9B176F6BD1646` (`site_id`),
+  KEY `IDX_E1D9B176D823E37A` (`section_id`),
+  CONSTRAINT `FK_E1D9B176D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
+  CONSTRAINT `FK_E1D9B176F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `history_entry` (
   `id` binary(16) NOT NULL,
   `site_id` binary(16) NOT NULL,
@@ -840,6 +879,23 @@ CREATE TABLE `site_count` (
   `seats_held` int(11) NOT NULL,
   PRIMARY KEY (`site_id`),
   CONSTRAINT `FK_41839467F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `site_group` (
+  `id` binary(16) NOT NULL,
+  `name` varchar(80) NOT NULL,
+  `most` int(11) DEFAULT NULL,
+  `notes` varchar(500) NOT NULL,
+  `place` smallint(6) NOT NULL DEFAULT 0,
+  `gone` tinyint(4) NOT NULL DEFAULT 0,
+  `split_id` binary(16) NOT NULL,
+  `leader_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_A99A94C03DDC68C5741D53CD` (`split_id`,`place`),
+  KEY `IDX_A99A94C03DDC68C5` (`split_id`),
+  KEY `IDX_A99A94C073154ED4` (`leader_id`),
+  CONSTRAINT `FK_A99A94C03DDC68C5` FOREIGN KEY (`split_id`) REFERENCES `group_split` (`id`),
+  CONSTRAINT `FK_A99A94C073154ED4` FOREIGN KEY (`leader_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `site_plan` (

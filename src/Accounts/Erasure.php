@@ -105,6 +105,7 @@ final readonly class Erasure
         $traces = new Traces($person, $facts);
         $this->held->emptyMessages($traces);
         $this->held->deleteTheirs($person);
+        $this->held->leadsNothing($person);
         $this->held->emptyOverrides($person);
         $this->held->emptyWork($traces);
         $this->held->replaceInDrafts($traces, self::PLACEHOLDER);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
+use MintDoor\Groups\LentPlace;
 use MintDoor\People\Facts;
 use MintDoor\Plans\LentWish;
 
@@ -21,6 +22,7 @@ final readonly class MergeKept
      * @param ?int         $closedFrom when the account of who goes closed before; null where they had none
      * @param list<string> $details   codes of those who stays got from the other
      * @param list<LentWish> $wishes  of who goes
+     * @param list<LentPlace> $places in groups, of who goes
      */
     public function __construct(
         public string $stays,
@@ -33,6 +35,7 @@ final readonly class MergeKept
         public ?int $closedFrom,
         public array $details = [],
         public array $wishes = [],
+        public array $places = [],
     ) {}
 
     /** @param array<string, mixed> $data as `json()` */
@@ -49,6 +52,7 @@ final readonly class MergeKept
             \is_int($data['closedFrom'] ?? null) ? $data['closedFrom'] : null,
             array_values(array_filter((array) ($data['details'] ?? []), is_string(...))),
             LentWish::read($data['wishes'] ?? []),
+            LentPlace::read($data['places'] ?? []),
         );
     }
 
@@ -60,6 +64,7 @@ final readonly class MergeKept
             'before' => $this->before->kept(),
             'other' => $this->other->kept(),
             'wishes' => array_map(get_object_vars(...), $this->wishes),
+            'places' => array_map(get_object_vars(...), $this->places),
         ];
     }
 }

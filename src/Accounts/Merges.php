@@ -20,6 +20,7 @@ use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
+use MintDoor\Groups\Repository\GroupPlaces;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\Messages\AccountNews;
@@ -68,6 +69,7 @@ final readonly class Merges
         private Accounts $accounts,
         private CalendarAddresses $calendars,
         private Wishes $wishes,
+        private GroupPlaces $places,
         private ManySites $sites,
         private ChangeListRunner $runner,
         private ChangeLists $changeLists,
@@ -195,6 +197,7 @@ final readonly class Merges
         $this->labels->take($kept->stays, $kept->labels);
         $this->details->take($kept->stays, $kept->details);
         $this->wishes->giveBack($kept->stays, $kept->goes, $kept->wishes);
+        $this->places->giveBack($kept->stays, $kept->goes, $kept->places, $this->clock->instant());
     }
 
     /** @return list<string> ids of both */
@@ -318,6 +321,7 @@ final readonly class Merges
             null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
             $this->details->lend($request->goes, $request->stays),
             $this->wishes->lend($request->goes, $request->stays),
+            $this->places->lend($request->goes, $request->stays, $this->clock->instant()),
         );
         $changeList = $this->carryOut(
             'merge',

@@ -211,7 +211,13 @@ final readonly class ChangeListController
     ): Response {
         $list = $this->changeLists->seen($changeList, $caller);
         $whole = ['merge', 'accounts', 'division', 'erase', ...CarryLines::KINDS];
-        if (\in_array($list->kind, $whole, true) || \in_array($list->undoes?->kind, CarryLines::KINDS, true)) {
+        // Moves between groups are no lines; their own room takes them back.
+        $groups = isset($list->undoData['moves']);
+        if (
+            $groups
+            || \in_array($list->kind, $whole, true)
+            || \in_array($list->undoes?->kind, CarryLines::KINDS, true)
+        ) {
             throw Problem::notAllowed(
                 'erase' === $list->kind
                     ? 'changes.erasing-cannot-undone'

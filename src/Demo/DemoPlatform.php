@@ -646,6 +646,7 @@ final class DemoPlatform
             $sections,
         );
         $this->planned($het, $sections, array_column($pool, 0));
+        (new DemoGroups($this->platform))->teams($het, array_column($pool, 0), $mara);
     }
 
     /**
@@ -728,6 +729,10 @@ final class DemoPlatform
                 }
                 if ('Sight Singing Seminar' === $title) {
                     $this->seminar($site, array_column($learners, 0));
+                } elseif ('Chamber Music Seminar' === $title) {
+                    $mara = $this->known['mara.lindqvist'];
+                    $this->platform->letIn($site, $mara, 'co-tutor', $this->at(-88), lastSeen: $this->at(-2));
+                    (new DemoGroups($this->platform))->quartets($site, array_column($learners, 0), $mara);
                 }
             }
         }

@@ -69,6 +69,8 @@ final class PlatformBuilder
         'hours',
         'site_plan',
         'plan_wish',
+        'group_split',
+        'site_group',
         'named_visibility',
         'item_visibility',
         'enrollment',
@@ -76,6 +78,7 @@ final class PlatformBuilder
         'enrollment_override',
         'change_list',
         'change_line',
+        'group_place',
     ];
 
     private readonly BulkWriter $rows;
@@ -406,6 +409,54 @@ final class PlatformBuilder
                 'named_id' => BulkWriter::id($named),
                 'sentence' => null === $named ? json_encode($own, \JSON_THROW_ON_ERROR) : null,
             ]);
+        }
+    }
+
+    /**
+     * One way of dividing the learners of a site.
+     *
+     * @param array<string, list<string>> $groups  ids of those in each, by its name
+     * @param array{int, int}             $sizes   how many each has, from and to
+     * @param array<string, string>       $leaders ids of people, by the group's name
+     */
+    public function split(
+        string $site,
+        string $name,
+        array $groups,
+        array $sizes,
+        string $by,
+        int $place = 0,
+        array $leaders = [],
+    ): void {
+        $this->rows->add('group_split', [
+            'id' => BulkWriter::id($split = $this->id()),
+            'site_id' => BulkWriter::id($site),
+            'name' => $name,
+            'least' => $sizes[0],
+            'most' => $sizes[1],
+            'place' => $place,
+            'version' => 1,
+        ]);
+        foreach (array_keys($groups) as $n => $called) {
+            $this->rows->add('site_group', [
+                'id' => BulkWriter::id($group = $this->id()),
+                'split_id' => BulkWriter::id($split),
+                'name' => $called,
+                'leader_id' => BulkWriter::id($leaders[$called] ?? null),
+                'notes' => '',
+                'place' => $n,
+            ]);
+            foreach ($groups[$called] as $person) {
+                $this->rows->add('group_place', [
+                    'id' => BulkWriter::id($this->id()),
+                    'split_id' => BulkWriter::id($split),
+                    'group_id' => BulkWriter::id($group),
+                    'person_id' => BulkWriter::id($person),
+                    'from_at' => Instant::toSql($this->now - 20 * 86_400),
+                    'put_by' => BulkWriter::id($by),
+                    'live' => true,
+                ]);
+            }
         }
     }
 

@@ -42,6 +42,16 @@ final class AuthorizationTest extends ApiTestCase
         'PUT /sites/{site}/hours' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/hours/read' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/hours/calendar' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/group-splits' => [401, 403, 200, 200, 404, 200],
+        'POST /sites/{site}/group-splits' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/group-splits/{split}' => [401, 403, 404, 404, 404, 404],
+        'PUT /sites/{site}/group-splits/{split}' => [401, 403, 404, 404, 404, 404],
+        'DELETE /sites/{site}/group-splits/{split}' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/back' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/moves' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/lines' => [401, 403, 404, 404, 404, 404],
+        'GET /group-lists/{changeList}' => [401, 404, 404, 404, 404, 404],
+        'POST /group-lists/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'GET /sites/{site}/plan' => [401, 403, 403, 200, 404, 200],
         'PUT /sites/{site}/plan' => [401, 403, 403, 422, 404, 422],
         'DELETE /sites/{site}/plan' => [401, 403, 403, 404, 404, 404],
@@ -258,6 +268,7 @@ final class AuthorizationTest extends ApiTestCase
                         '{item}' => 'welcome',
                         '{token}' => str_repeat('x', 43),
                         '{plan}' => Id::NONE,
+                        '{split}' => Id::NONE,
                     ])
                     .([
                         'GET /sites' => '?scope=all',
@@ -410,6 +421,18 @@ final class AuthorizationTest extends ApiTestCase
                 ['{changeList}' => $this->moved()],
                 ['apply' => false],
             ],
+            'GET /sites/{site}/group-splits/{split}',
+            'DELETE /sites/{site}/group-splits/{split}',
+            'GET /group-lists/{changeList}',
+            'POST /group-lists/{changeList}/undo' => ['lead', $this->grouped(), null],
+            'PUT /sites/{site}/group-splits/{split}' => ['lead', $this->grouped(), ['name' => 'Teams', 'groups' => []]],
+            'POST /sites/{site}/group-splits/{split}/back' => ['lead', $this->grouped(true), null],
+            'POST /sites/{site}/group-splits/{split}/moves' => [
+                'lead',
+                $this->grouped(),
+                ['moves' => [['person' => $this->ids['learner'], 'to' => null, 'from' => null]]],
+            ],
+            'POST /sites/{site}/group-splits/{split}/lines' => ['lead', $this->grouped(), ['text' => 'Learner Learnersen']],
             'PUT /sites/{site}/plan' => ['lead', [], $this->planning()],
             'DELETE /sites/{site}/plan', 'POST /sites/{site}/plan/stop' => ['lead', $this->planned('set'), null],
             'POST /sites/{site}/plan/close', 'POST /sites/{site}/plan/reminders' => [
@@ -606,6 +629,17 @@ final class AuthorizationTest extends ApiTestCase
         $made = $this->call('lead', 'PUT', $path.'/sections', $sections, 200, $tag)['sections'][0]['id'];
 
         return ['sections' => [$made], 'title' => 'Late', 'code' => 'LATE', 'apply' => $apply];
+    }
+
+    /** @return array<string, string> what paths of groups name: a split, and the change list that put people into it */
+    private function grouped(bool $away = false): array
+    {
+        $path = '/sites/'.$this->ids['site'].'/group-splits';
+        $made = $this->call('lead', 'POST', $path, ['name' => 'Teams', 'from' => 'division']);
+        $away && $this->call('lead', 'DELETE', $path.'/'.$made['id']);
+        $this->db()->executeStatement('UPDATE group_split SET version = 1');
+
+        return ['{split}' => $made['id'], '{changeList}' => $made['changeList']];
     }
 
     /** @return array<string, mixed> a body that plans the site */

@@ -32,6 +32,12 @@ trait Bodies
                 'named' => [['name' => 'Learners', 'visibility' => ['kind' => 'roles', 'names' => ['learner']]]],
             ],
             'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
+            'POST /sites/{site}/group-splits' => ['name' => 'Teams', 'from' => 'count', 'count' => 3],
+            'PUT /sites/{site}/group-splits/{split}' => ['name' => 'Teams', 'groups' => [['name' => 'One']]],
+            'POST /sites/{site}/group-splits/{split}/moves' => [
+                'moves' => [['person' => $this->ids['learner'], 'to' => null, 'from' => null]],
+            ],
+            'POST /sites/{site}/group-splits/{split}/lines' => ['text' => 'Learner Learnersen'],
             'PUT /sites/{site}/plan' => [
                 'sections' => [['id' => $this->ids['lead']]],
                 'moves' => 'nobody',

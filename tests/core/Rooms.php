@@ -27,6 +27,7 @@ final class Rooms
         'Intake',
         'Changes',
         'Plans',
+        'Groups',
         'Accounts',
         'Doors',
         'Desk',

@@ -85,6 +85,12 @@ export const router = createRouter({
           meta: { words: ['sections', 'weeks', 'plans'] },
         },
         {
+          path: 'groups/:split([0-9a-f-]{36})?',
+          name: 'groups',
+          component: () => import('@/groups/GroupsPage.vue'),
+          meta: { words: ['groups', 'sections'] },
+        },
+        {
           path: 'plan',
           name: 'plan',
           component: () => import('@/plans/PlanPage.vue'),
@@ -250,7 +256,7 @@ export const router = createRouter({
       path: '/changes/:changeList([0-9a-f-]{36})',
       name: 'change-list',
       component: () => import('@/desk/ChangeListPage.vue'),
-      meta: { words: ['changes', 'sites', 'accounts', 'people', 'messages', 'sections'] },
+      meta: { words: ['changes', 'sites', 'accounts', 'people', 'messages', 'sections', 'groups'] },
     },
     {
       path: '/sites/make',

@@ -18,6 +18,7 @@ import { takeMergeBack } from '@/accounts/merging'
 import { moveDivisionBack } from '@/platform/moving'
 import { carryBack, isCarrying, takeCarryingBack } from './carrying'
 import ChangeListLines from '@/changes/ChangeListLines.vue'
+import MovedPeople from '@/groups/MovedPeople.vue'
 import ChangeListUndo from '@/changes/ChangeListUndo.vue'
 import { addressOf, change, sayLine, stateOf, takeSitesBack, type SiteMade } from '@/changes/changeLists'
 
@@ -285,6 +286,7 @@ async function copy() {
         {{ t('changeLists.moved.sites', { n: n(moved.sites) }, moved.sites) }}
         <template v-if="moved.below.length">{{ moved.below.join(', ') }}</template>
       </p>
+      <MovedPeople v-if="changeList.kind === 'groups'" :change-list="changeList" />
       <p v-if="changeList.kind === 'erase'" class="callout">{{ t('erase.changeList') }}</p>
       <ChangeListLines :change-list="changeList" :rows="rows" :lines="lines" :sections="sections" />
       <Button v-if="hasNextPage" variant="outlined" size="small" :label="t('parts.more')" @click="fetchNextPage()" />

@@ -12,9 +12,9 @@ import { NONE, useBoard } from '@/roster/board'
 import { openSections } from '@/roster/sections'
 import { hoursOf } from '@/weeks/weeks'
 import ClashMeant from '@/roster/ClashMeant.vue'
+import PeopleColumn from '@/roster/PeopleColumn.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Trouble from '@/ui/Trouble.vue'
-import SectionColumn from './SectionColumn.vue'
 
 const SectionsForm = defineAsyncComponent(() => import('./SectionsForm.vue'))
 const SectionsList = defineAsyncComponent(() => import('./SectionsList.vue'))
@@ -181,7 +181,7 @@ async function empty(id: string) {
           <button class="word soft" @click="chosen = {}">{{ t('changeList.none') }}</button>
         </p>
         <div class="columns">
-          <SectionColumn
+          <PeopleColumn
             v-for="(column, index) in visible"
             ref="drawn"
             :key="column.id"
@@ -193,6 +193,7 @@ async function empty(id: string) {
             :moves="moves"
             :wrong="wrong"
             :may-move="mayMove"
+            :none="t('sections.none')"
             :find="board.find"
             @update:chosen="chosen = { ...chosen, [column.id]: $event ?? [] }"
             @take="(people, from) => send(people, column.id, from)"

@@ -44,6 +44,8 @@ function sentence(entry: HistoryEntry): string {
     seed?: string
     people?: number
     to?: string
+    from?: string
+    split?: string
   }
   const planned = plannedFor(entry)
   if (planned) return planned
@@ -63,17 +65,20 @@ function sentence(entry: HistoryEntry): string {
   }
   if (entry.code === 'invited')
     return t('log.invited', { n: data.people ?? 1, name: data.name ?? '' }, data.people ?? 1)
+  const left = entry.code === 'group-moved' && !data.to
   const values = {
     name: data.name,
     n: data.count ?? 1,
     why: data.why,
     seed: data.seed,
     to: data.to,
+    from: data.from,
+    split: data.split,
     person: entry.person?.name ?? '',
     before: role(data.before),
     after: role(data.after),
   }
-  return tIn('log', entry.code, values, data.count ?? 1)
+  return tIn('log', left ? 'group-left' : entry.code, values, data.count ?? 1)
 }
 /** From what to what, where it is somebody's standing that changed. */
 function turned({ data }: HistoryEntry): string {

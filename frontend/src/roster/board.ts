@@ -1,18 +1,17 @@
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive } from 'vue'
 import { api, take, type AppliedChanges, type LineRequest, type RosterRow, type Site } from '@/shared/api'
-import { folded } from '@/shared/folded'
 import { usePlatform } from '@/shared/platform'
-import { listName, lineSentences } from '@/shared/sentences'
+import { lineSentences } from '@/shared/sentences'
 import { isClash, useClashes } from './clashes'
 import { openSections } from './sections'
+import { useWholeRoster } from './wholeRoster'
 
 /** Those who are in no section stand in a column of their own. */
 export const NONE = ''
 /** So many lines a change list takes at once. */
 const MOST_MOVES = 1_000
-const PAGE = 500
 /** What was moved and not made yet, by site: it is there again after a look elsewhere. */
 export const keptMoves = new Map<string, Map<string, string[]>>()
 
@@ -22,29 +21,7 @@ export const keptMoves = new Map<string, Map<string, string[]>>()
  */
 export function useBoard(site: () => Site) {
   const { roleName, takesSeat } = usePlatform()
-  const read = ref(0)
-  const {
-    data: rows,
-    error,
-    isPending,
-    refetch,
-  } = useQuery({
-    queryKey: ['roster', computed(() => site().id), 'board'],
-    queryFn: async () => {
-      const all: RosterRow[] = []
-      let cursor: string | undefined
-      do {
-        const page = await take(
-          api.GET('/sites/{site}/roster', { params: { path: { site: site().id }, query: { limit: PAGE, cursor } } }),
-        )
-        all.push(...page.items)
-        read.value = all.length
-        cursor = page.next ?? undefined
-      } while (cursor)
-      return all
-    },
-  })
-  const byId = computed(() => new Map(rows.value?.map((row) => [row.person.id, row]) ?? []))
+  const { rows, read, error, isPending, refetch, byId, find } = useWholeRoster(site)
 
   const clashes = useClashes()
   /** Where somebody is to be, by their id, where that differs from where they are. */
@@ -148,16 +125,6 @@ export function useBoard(site: () => Site) {
       learners: own.filter((row) => learns(row) && row.standing.state !== 'waiting').length,
     }))
   })
-  /** Whom a text means among those who are here: by name, or by number. */
-  function find(text: string, most = 8): RosterRow[] {
-    const words = folded(text).split(/\s+/).filter(Boolean)
-    if (!words.length) return []
-    const fits = (row: RosterRow) => {
-      const said = folded(`${listName(row.person)} ${row.person.number ?? ''}`)
-      return words.every((word) => said.includes(word))
-    }
-    return (rows.value ?? []).filter(fits).slice(0, most)
-  }
 
   return {
     rows,

@@ -91,6 +91,7 @@ describe('what was done last', () => {
       'clashes',
       'rooms',
       'plan',
+      'splits',
       'wishes',
     ])
   })

@@ -1092,6 +1092,146 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/group-splits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description The ways in which the people of a site are divided into groups, in their order; those put away behind them. Numbers are of the people that the caller sees. */
+        get: operations["splits"];
+        put?: never;
+        /** @description Another way of dividing them. Groups are made from what people are, or so many as are said; people are put into them as a change list. */
+        post: operations["makeSplit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        /** @description One of them, with its groups and who is in which: of those that the caller sees. */
+        get: operations["split"];
+        /** @description Names, sizes, leaders and notes. Who is in a group that is left out is in none then, as a change list that can be taken back. */
+        put: operations["putSplit"];
+        post?: never;
+        /** @description Puts it away, with all groups and who is in them. */
+        delete: operations["dropSplit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description It is there again, as it was. */
+        post: operations["bringSplitBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What was moved in one sitting. Those moves that can be made are one change list; more people than fit are meant. */
+        post: operations["moveInSplit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Reads pasted lines, each a person, with or without the name of a group: whom it means, and which group. Changes nothing. */
+        post: operations["readGroupLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/group-lists/{changeList}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        /** @description What a change list of moves between groups did. */
+        get: operations["groupList"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/group-lists/{changeList}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes it back for whom nobody moved since, as a change list of its own. */
+        post: operations["undoGroupList"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/plan": {
         parameters: {
             query?: never;
@@ -4039,7 +4179,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -4241,6 +4381,144 @@ export interface components {
             madeAt: string | null;
             /** @description only when it has just been made */
             path: string | null;
+        };
+        SplitFacts: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description whose people it divides; null for those of the whole site */
+            section: null | components["schemas"]["Id"];
+            /** @description how many people a group has at least */
+            least: number | null;
+            /** @description how many fit into a group */
+            most: number | null;
+            groups: number;
+            /** @description how many it is about */
+            people: number;
+            /** @description how many of them are in no group */
+            without: number;
+            /**
+             * Format: date-time
+             * @description when it was put away
+             */
+            awayAt: string | null;
+            version: number;
+        };
+        SplitList: {
+            items: components["schemas"]["SplitFacts"][];
+        };
+        NewSplit: {
+            name: string;
+            /**
+             * @description what groups are made from
+             * @enum {unknown}
+             */
+            from?: "count" | "section" | "level" | "division" | "label" | "detail" | "split";
+            section?: null | components["schemas"]["Id"];
+            least?: number | null;
+            most?: number | null;
+            count?: number;
+            called?: string;
+            labels?: string[];
+            detail?: string;
+            split?: null | components["schemas"]["Id"];
+            people?: boolean;
+        };
+        Group: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description where it is not as the split says */
+            most: number | null;
+            leader: null | components["schemas"]["Somebody"];
+            /** @description for staff */
+            notes: string;
+            /** @description how many are in it; also those whom the caller does not see */
+            people: number;
+        };
+        Split: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description whose people it divides; null for those of the whole site */
+            section: null | components["schemas"]["Id"];
+            /** @description how many people a group has at least */
+            least: number | null;
+            /** @description how many fit into a group */
+            most: number | null;
+            groups: number;
+            /** @description how many it is about */
+            people: number;
+            /** @description how many of them are in no group */
+            without: number;
+            /**
+             * Format: date-time
+             * @description when it was put away
+             */
+            awayAt: string | null;
+            version: number;
+            list: components["schemas"]["Group"][];
+            /** @description of everybody it is about whom the caller sees, in the order of their names */
+            places: {
+                person: components["schemas"]["Id"];
+                /** @description null for none */
+                group: null | components["schemas"]["Id"];
+            }[];
+            /** @description of the one that moved people just now */
+            changeList: null | components["schemas"]["Id"];
+        };
+        GroupWanted: {
+            /** @description null for a new one */
+            id?: null | components["schemas"]["Id"];
+            name: string;
+            most?: number | null;
+            /** @description of a person of the site */
+            leader?: null | components["schemas"]["Id"];
+            notes?: string;
+        };
+        SplitWanted: {
+            name: string;
+            groups: components["schemas"]["GroupWanted"][];
+            least?: number | null;
+            most?: number | null;
+        };
+        GroupMoveWanted: {
+            person: components["schemas"]["Id"];
+            /** @description null for none */
+            to?: null | components["schemas"]["Id"];
+            /** @description where they were seen */
+            from?: null | components["schemas"]["Id"];
+        };
+        GroupMove: {
+            person: components["schemas"]["Id"];
+            from: null | components["schemas"]["Id"];
+            to: null | components["schemas"]["Id"];
+            /** @enum {unknown} */
+            verdict: "ready" | "there" | "changed-since" | "not-here" | "no-group" | "full";
+            /** @description whether there are more people in it then than fit */
+            over: boolean;
+        };
+        GroupMoves: {
+            moves: components["schemas"]["GroupMove"][];
+            /** @description null where nobody was moved */
+            changeList: null | components["schemas"]["Id"];
+        };
+        GroupLines: {
+            items: {
+                number: number;
+                text: string;
+                /** @description ids of those it may mean who are divided, the likeliest first; of one whom it means for sure that one alone */
+                people: components["schemas"]["Id"][];
+                /** @description ids of the groups it names */
+                groups: components["schemas"]["Id"][];
+            }[];
+        };
+        GroupLine: {
+            person: components["schemas"]["Somebody"];
+            from: string | null;
+            to: string | null;
+        };
+        GroupList: {
+            split: components["schemas"]["Id"];
+            name: string;
+            lines: components["schemas"]["GroupLine"][];
         };
         PlanOutcome: {
             wishes: {
@@ -4931,7 +5209,7 @@ export interface components {
         ChangeListFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "plan" | "erase" | "undo";
+            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "plan" | "groups" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -5859,6 +6137,7 @@ export interface components {
         IfMatch: string;
         ChangeList: components["schemas"]["Id"];
         Person: components["schemas"]["Id"];
+        Split: components["schemas"]["Id"];
         /** @description BCP 47, of the texts; the nearest there are sentences in is taken */
         Language: string;
         Door: components["schemas"]["Id"];
@@ -7776,7 +8055,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -8286,6 +8565,349 @@ export interface operations {
             };
             404: components["responses"]["NotFound"];
             429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    splits: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SplitList"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    makeSplit: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSplit"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    split: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putSplit: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SplitWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    dropSplit: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    bringSplitBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    moveInSplit: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    moves: components["schemas"]["GroupMoveWanted"][];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupMoves"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    readGroupLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupLines"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    groupList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupList"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    undoGroupList: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupMoves"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
             "5XX": components["responses"]["NotNow"];
         };
     };

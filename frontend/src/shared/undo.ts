@@ -102,6 +102,7 @@ export async function refreshSite() {
     'clashes',
     'rooms',
     'plan',
+    'splits',
     'wishes',
   )
 }

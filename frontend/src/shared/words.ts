@@ -14,6 +14,7 @@ const ROOMS = [
   'common',
   'doors',
   'glossary',
+  'groups',
   'history',
   'intake',
   'items',

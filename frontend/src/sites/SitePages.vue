@@ -18,6 +18,9 @@ const may = (permission: Site['may'][number]) => props.site.may.includes(permiss
       active-class="on"
       >{{ t('site.sections') }}</RouterLink
     >
+    <RouterLink v-if="may('arrange-groups')" :to="{ name: 'groups', params: { site: site.id } }" active-class="on">{{
+      t('site.groups')
+    }}</RouterLink>
     <RouterLink v-if="may('see-unlisted')" :to="{ name: 'site-week', params: { site: site.id } }" active-class="on">{{
       t('site.week')
     }}</RouterLink>

@@ -224,6 +224,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
       .concat(
         { name: 'person', path: '/person/:person', component: nowhere },
         { name: 'person-week', path: '/person/:person/week', component: nowhere },
+        { name: 'groups', path: '/groups/:site/:split?', component: nowhere },
         { name: 'messages', path: '/messages/:part?', component: nowhere },
         { name: 'rules', path: '/rules/:part?', component: nowhere },
         { name: 'platform', path: '/platform/:part?', component: nowhere },

@@ -112,10 +112,24 @@ final class HeldAbout extends BaseRepository
                 'idempotency',
                 'settled_line',
                 'plan_wish',
+                'group_place',
             ] as $table
         ) {
             $this->execute("DELETE FROM $table WHERE person_id = ?", [Id::binary($person)]);
         }
+    }
+
+    /** They lead no group any more. */
+    public function leadsNothing(string $person): void
+    {
+        $this->execute(
+            <<<'SQL'
+                UPDATE site_group
+                SET leader_id = NULL
+                WHERE leader_id = ?
+                SQL,
+            [Id::binary($person)],
+        );
     }
 
     /** Notes of staff on what they set say nothing any more. */

@@ -9,11 +9,12 @@ import { listName } from '@/shared/sentences'
 import { inSentence, t } from '@/shared/words'
 import FindBox from '@/ui/FindBox.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
-import type { BoardColumn } from '@/roster/board'
+import type { BoardColumn } from './board'
 
 /**
- * One column of the board: who is in a section, or in none. People are gone through with the arrows, chosen with the
- * space bar, and put elsewhere with the number of a column, by drag, or from the line that shows when some are chosen.
+ * One column of a board: who is in a section or a group, or in none. People are gone through with the arrows, chosen
+ * with the space bar, and put elsewhere with the number of a column, by drag, or from the line that shows when some are
+ * chosen.
  */
 const props = defineProps<{
   column: BoardColumn
@@ -21,10 +22,17 @@ const props = defineProps<{
   digit: number
   seats: number | null
   more: string
-  moves: ReadonlyMap<string, string[]>
+  /** What the column is called of those who are in none. */
+  none: string
+  /** Who was moved and is not there yet. */
+  moves: { has: (person: string) => boolean }
   wrong: ReadonlyMap<string, string>
   mayMove: boolean
   find: (text: string) => RosterRow[]
+  /** As high as those in it need, where there are many columns. */
+  low?: boolean
+  /** Whether a list is not pasted into one column. */
+  noList?: boolean
 }>()
 const chosen = defineModel<string[]>('chosen', { required: true })
 const emit = defineEmits<{
@@ -38,7 +46,7 @@ const emit = defineEmits<{
 const { roleName, takesSeat } = usePlatform()
 const list = useTemplateRef<{ $el: HTMLElement }>('list')
 const over = ref(false)
-const title = computed(() => props.column.name || t('sections.none'))
+const title = computed(() => props.column.name || props.none)
 const called = (row: RosterRow) => listName(row.person)
 const about = (row: RosterRow) =>
   [
@@ -105,7 +113,7 @@ const DIRECT = {
 <template>
   <section
     class="column"
-    :class="{ over, none: !column.name }"
+    :class="{ over, none: !column.name, low }"
     :aria-label="title"
     @dragover.prevent="over = mayMove"
     @dragleave="over = false"
@@ -120,6 +128,7 @@ const DIRECT = {
         <template v-else>{{ t('sections.learners', { n: $n(column.learners) }, column.learners) }}</template>
       </span>
       <p v-if="more" class="soft small">{{ more }}</p>
+      <slot />
     </header>
     <div v-if="mayMove && column.name" class="add">
       <FindBox
@@ -133,7 +142,7 @@ const DIRECT = {
         :none="t('sections.addNone')"
         @pick="emit('take', [$event.person.id])"
       />
-      <Button size="small" variant="text" :label="t('sections.paste')" @click="emit('paste')" />
+      <Button v-if="!noList" size="small" variant="text" :label="t('sections.paste')" @click="emit('paste')" />
     </div>
     <Listbox
       ref="list"
@@ -146,7 +155,7 @@ const DIRECT = {
       :aria-label="t('sections.listOf', { name: title, n: options.length }, options.length)"
       :empty-message="t('sections.nobody')"
       :virtual-scroller-options="options.length > 60 ? { itemSize: 34 } : undefined"
-      scroll-height="100%"
+      :scroll-height="low ? '14rem' : '100%'"
       :disabled="!mayMove"
       :pt="DIRECT"
       @keydown.capture="keyed"
@@ -179,6 +188,10 @@ const DIRECT = {
   border-top: 4px solid var(--spruce);
   border-radius: 4px;
   background: var(--sheet);
+}
+.column.low {
+  max-width: none;
+  flex: none;
 }
 .column.none {
   border-top-color: var(--brass);
@@ -222,6 +235,9 @@ header p {
   border-top: 1px solid var(--line);
   border-radius: 0;
   background: transparent;
+}
+.low .p-listbox {
+  flex: none;
 }
 .p-listbox :deep(.p-listbox-option) {
   padding: 0;

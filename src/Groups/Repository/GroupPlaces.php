@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Groups\Repository;
+
+use MintDoor\Groups\Entity\GroupPlace;
+use MintDoor\Groups\Entity\GroupSplit;
+use MintDoor\Groups\LentPlace;
+use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Sql;
+
+/**
+ * Who is in which group. By hand: thousands are read, and written, at once.
+ *
+ * @extends BaseRepository<GroupPlace>
+ */
+final class GroupPlaces extends BaseRepository
+{
+    protected const ENTITY = GroupPlace::class;
+
+    /** Learners who are in a site, or will be. */
+    private const THEY = "g.site_id = :site AND g.holds_seat = 1 AND g.state IN ('current', 'paused', 'upcoming') AND ";
+
+    /**
+     * @param ?list<string> $within ids of the sections whose people are meant; null for all
+     *
+     * @return array<string, ?string> id of the group by person, of everybody the split is about, in the order of their
+     *     names; null for who is in none
+     */
+    public function of(GroupSplit $split, int $now, ?array $within = null): array
+    {
+        $places = [];
+        foreach (
+            $this->rows(
+                'SELECT g.person_id, g.sections, o.id AS group_id
+                 FROM enrollment_segment g
+                 LEFT JOIN group_place l ON l.split_id = :split AND l.person_id = g.person_id AND l.live = 1
+                 LEFT JOIN site_group o ON o.id = l.group_id AND o.gone = 0
+                 WHERE '.self::THEY.Sql::holds('g').'
+                 ORDER BY g.sort_name, g.person_id',
+                [
+                    'split' => Id::binary($split->id),
+                    'site' => Id::binary($split->site->id),
+                    'now' => Instant::toSql($now),
+                ],
+            ) as $row
+        ) {
+            $sections = $row->list('sections');
+            $meant = null === $split->section || \in_array($split->section->id, $sections, true);
+            if ($meant && (null === $within || [] !== array_intersect($within, $sections))) {
+                $places[$row->id('person_id')] = $row->idOrNull('group_id');
+            }
+        }
+
+        return $places;
+    }
+
+    /** Whether somebody is one of those a split is about. */
+    public function isAbout(GroupSplit $split, string $person, int $now): bool
+    {
+        return \array_key_exists($person, $this->of($split, $now));
+    }
+
+    /**
+     * Where somebody is, another is who is the same person; where that one is in a group already, they stay.
+     *
+     * @return list<LentPlace>
+     */
+    public function lend(string $from, string $to, int $now): array
+    {
+        $lent = [];
+        foreach ($this->findBy(['person' => $from, 'live' => true]) as $place) {
+            $moved = null === $this->liveOf($place->split, $to);
+            $lent[] = new LentPlace($place->split->id, $place->group->id, $moved);
+            $this->put($place->split, [$from => null] + ($moved ? [$to => $place->group->id] : []), null, $now);
+        }
+
+        return $lent;
+    }
+
+    /**
+     * The two are not the same person: each is where they were, unless they were moved since.
+     *
+     * @param list<LentPlace> $lent
+     */
+    public function giveBack(string $from, string $to, array $lent, int $now): void
+    {
+        foreach ($lent as $one) {
+            $split = $this->getEntityManager()->find(GroupSplit::class, $one->split);
+            if (null === $split) {
+                continue;
+            }
+            $still = $this->liveOf($split, $from)?->group->id === $one->group;
+            $this->put($split, [$to => $one->group] + ($one->moved && $still ? [$from => null] : []), null, $now);
+        }
+    }
+
+    private function liveOf(GroupSplit $split, string $person): ?GroupPlace
+    {
+        return $this->findOneBy(['split' => $split->id, 'person' => $person, 'live' => true]);
+    }
+
+    /**
+     * Puts people into groups, or takes them out, from now on.
+     *
+     * @param array<string, ?string> $places id of the group by person; null for none
+     * @param ?string                $by     who does it
+     */
+    public function put(GroupSplit $split, array $places, ?string $by, int $now): void
+    {
+        if ([] === $places) {
+            return;
+        }
+        $people = array_map(strval(...), array_keys($places));
+        $this->execute(
+            'UPDATE group_place SET live = NULL, until_at = :now
+             WHERE split_id = :split AND person_id IN (:people) AND live = 1',
+            ['split' => Id::binary($split->id), 'people' => self::binary($people), 'now' => Instant::toSql($now)],
+        );
+        $rows = new BulkWriter($this->connection());
+        foreach ($places as $person => $group) {
+            null === $group
+                || $rows->add('group_place', [
+                    'id' => BulkWriter::id(self::newId()),
+                    'split_id' => BulkWriter::id($split->id),
+                    'group_id' => BulkWriter::id($group),
+                    'person_id' => BulkWriter::id((string) $person),
+                    'from_at' => Instant::toSql($now),
+                    'put_by' => BulkWriter::id($by),
+                    'live' => true,
+                ]);
+        }
+        $rows->flush();
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Groups;
+
+use MintDoor\Core\Groups\Group;
+use MintDoor\Core\Groups\Split;
+use MintDoor\Groups\Entity\GroupSplit;
+use MintDoor\Groups\Entity\SiteGroup;
+use MintDoor\Groups\Repository\GroupPlaces;
+use MintDoor\Groups\Repository\SiteGroups;
+use MintDoor\Groups\Repository\Splits;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Somebody;
+
+/** The ways in which a site's people are divided, as whoever arranges them sees it. */
+final readonly class SplitsQuery
+{
+    public function __construct(
+        private Splits $splits,
+        private SiteGroups $groups,
+        private GroupPlaces $places,
+    ) {}
+
+    /** @return list<SplitShown> in their order, those put away behind them */
+    public function all(SiteAccess $access): array
+    {
+        return array_map(
+            fn(GroupSplit $split): SplitShown => $this->facts(
+                $split,
+                \count($this->groups->of($split)),
+                $this->seen($access, $split),
+            ),
+            [...$this->splits->of($access->site->id), ...$this->splits->awayOf($access->site->id)],
+        );
+    }
+
+    /** @param ?string $changeList id of the one that put people into it just now */
+    public function of(SiteAccess $access, GroupSplit $split, ?string $changeList = null): SplitAnswer
+    {
+        $seen = $this->seen($access, $split);
+        $all = null === $access->standing->sections ? $seen : $this->places->of($split, $access->now);
+        $groups = $this->groups->of($split);
+        $counts = self::state($groups, $all)->counts();
+        $places = [];
+        foreach ($seen as $person => $group) {
+            $places[] = ['person' => (string) $person, 'group' => $group];
+        }
+
+        return new SplitAnswer(
+            $this->facts($split, \count($groups), $seen),
+            array_values(
+                array_map(
+                    static fn(SiteGroup $group): GroupShown => self::group($group, $counts[$group->id]),
+                    $groups,
+                ),
+            ),
+            $places,
+            $changeList,
+        );
+    }
+
+    /** A split as the core knows it, with everybody it is about. */
+    public function stateOf(GroupSplit $split, int $now): Split
+    {
+        return self::state($this->groups->of($split), $this->places->of($split, $now));
+    }
+
+    /**
+     * @param array<string, SiteGroup> $groups
+     * @param array<string, ?string>   $places
+     */
+    private static function state(array $groups, array $places): Split
+    {
+        return new Split(
+            array_values(array_map(static fn(SiteGroup $one): Group => new Group($one->id, $one->most()), $groups)),
+            $places,
+        );
+    }
+
+    /** @return array<string, ?string> group by person, of those the caller sees */
+    private function seen(SiteAccess $access, GroupSplit $split): array
+    {
+        return $this->places->of($split, $access->now, $access->standing->sections);
+    }
+
+    /** @param array<string, ?string> $places */
+    private function facts(GroupSplit $split, int $groups, array $places): SplitShown
+    {
+        return new SplitShown(
+            $split->id,
+            $split->name,
+            $split->section?->id,
+            $split->least,
+            $split->most,
+            $groups,
+            \count($places),
+            \count(array_filter($places, is_null(...))),
+            null === $split->putAwayAt ? null : Instant::toJson($split->putAwayAt),
+            $split->version,
+        );
+    }
+
+    private static function group(SiteGroup $group, int $people): GroupShown
+    {
+        $leader = $group->leader;
+
+        return new GroupShown(
+            $group->id,
+            $group->name,
+            $group->most,
+            null === $leader ? null : new Somebody($leader->id, $leader->name()),
+            $group->notes,
+            $people,
+        );
+    }
+}

@@ -1,0 +1,351 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Groups;
+
+use MintDoor\Tests\App\ApiTestCase;
+use PHPUnit\Framework\Attributes\TestWith;
+
+/** Ways of dividing a site's people: made from what there is, arranged by hand, taken back. */
+final class SplitsTest extends ApiTestCase
+{
+    protected function furnish(): void
+    {
+        parent::furnish();
+        $this->ids['third'] = $this->person('third', 'learner', 'seniors', 8);
+        $this->ids['fourth'] = $this->person('fourth', 'learner', 'seniors', 8);
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->db()->executeStatement('UPDATE site SET seats = NULL');
+        foreach (['newcomer', 'third', 'fourth'] as $person) {
+            $this->change('lead', 'let-in', $person, 'learner');
+        }
+    }
+
+    public function testSoManyGroupsAreMadeAndNobodyIsInOne(): void
+    {
+        $made = $this->make(['count' => 2, 'called' => 'Quartet', 'least' => 1, 'most' => 2]);
+        self::assertSame(['Quartet 1', 'Quartet 2'], array_column($made['list'], 'name'));
+        self::assertSame([2, 4, 4, 1, 2, null], [
+            $made['groups'],
+            $made['people'],
+            $made['without'],
+            $made['least'],
+            $made['most'],
+            $made['changeList'],
+        ]);
+        self::assertSame(['Group 1'], array_column($this->make(['name' => 'Two', 'count' => 1])['list'], 'name'));
+        $all = $this->call('lead', 'GET', $this->path())['items'];
+        self::assertSame(['Teams', 'Two'], array_column($all, 'name'));
+    }
+
+    public function testGroupsAreMadeFromWhatPeopleAre(): void
+    {
+        $levels = $this->make(['from' => 'level']);
+        self::assertSame(
+            ['Level 7' => ['learner', 'newcomer'], 'Level 8' => ['fourth', 'third']],
+            $this->places($levels),
+        );
+        self::assertNotNull($levels['changeList'], 'who was put there is a change list');
+        $copy = $this->make(['name' => 'Copy', 'from' => 'split', 'split' => $levels['id']]);
+        self::assertSame($this->places($levels), $this->places($copy));
+        $names = $this->make(['name' => 'Names', 'from' => 'split', 'split' => $levels['id'], 'people' => false]);
+        self::assertSame([2, 4], [$names['groups'], $names['without']]);
+        $this->label('strings', ['learner', 'third']);
+        $this->label('winds', ['third', 'fourth']);
+        $labels = $this->make(['name' => 'By label', 'from' => 'label', 'labels' => ['winds', 'strings']]);
+        self::assertSame(
+            ['' => ['newcomer'], 'strings' => ['learner'], 'winds' => ['fourth', 'third']],
+            $this->places($labels),
+        );
+        self::assertSame(['winds', 'strings'], array_column($labels['list'], 'name'), 'in the order asked for');
+        $division = $this->make(['name' => 'By division', 'from' => 'division']);
+        self::assertCount(4, $this->places($division)['Seniors']);
+    }
+
+    public function testASectionsPeopleAreDividedByThemselves(): void
+    {
+        $site = '/sites/'.$this->ids['site'];
+        $sections = $this->call('lead', 'PUT', $site.'/sections', [
+            'sections' => [['name' => 'Morning'], ['name' => 'Evening']],
+            'apart' => true,
+            'several' => false,
+        ], 200, ['If-Match' => '"'.$this->call('lead', 'GET', $site.'/sections')['version'].'"'])['sections'];
+        foreach (['learner' => 0, 'third' => 1, 'fourth' => 1] as $person => $n) {
+            $this->change('lead', 'change-sections', $person, more: ['sections' => [$sections[$n]['id']]]);
+        }
+        $by = $this->make(['from' => 'section']);
+        self::assertSame(
+            ['' => ['newcomer'], 'Evening' => ['fourth', 'third'], 'Morning' => ['learner']],
+            $this->places($by),
+        );
+        self::assertSame(['Morning', 'Evening'], array_column($by['list'], 'name'), 'in their order');
+        $own = $this->make(['name' => 'Own', 'section' => $sections[1]['id'], 'count' => 1]);
+        self::assertSame(['' => ['fourth', 'third']], $this->places($own));
+        $this->move($own, ['learner' => [null, 'Group 1']], ['not-here']);
+        // An assistant who sees the people of a section moves those, and changes no groups.
+        $this->change('lead', 'change-sections', 'assistant', more: ['sections' => [$sections[0]['id']]]);
+        self::assertSame(
+            ['Morning' => ['learner']],
+            $this->places($this->call('assistant', 'GET', $this->path($by))),
+        );
+        $this->move($by, ['third' => ['Evening', 'Morning']], ['not-here'], 'assistant');
+        $this->move($by, ['learner' => ['Morning', 'Evening']], ['ready'], 'assistant');
+        $this->call('assistant', 'DELETE', $this->path($by), null, 403);
+        self::assertSame(3, $this->call('assistant', 'GET', $this->path($by))['list'][1]['people'], 'others too');
+    }
+
+    public function testASittingIsOneChangeListThatIsTakenBackForWhomNobodyMovedSince(): void
+    {
+        $split = $this->make(['count' => 2, 'most' => 1]);
+        $moves = ['learner' => [null, 'Group 1'], 'third' => [null, 'Group 1'], 'fourth' => [null, 'Group 2']];
+        $made = $this->move($split, $moves, ['ready', 'ready', 'ready']);
+        self::assertSame([true, true, false], array_column($made['moves'], 'over'), 'more than fit, on purpose');
+        $this->move($split, ['learner' => [null, 'Group 2']], ['changed-since']);
+        $this->move($split, ['third' => ['Group 1', 'Group 1']], ['there']);
+        $this->move($split, ['third' => ['Group 1', 'Group 2']], ['ready'], 'cotutor');
+        $lines = $this->call('lead', 'GET', '/group-lists/'.$made['changeList']);
+        self::assertSame('Teams', $lines['name']);
+        self::assertSame([null, 'Group 1'], [$lines['lines'][0]['from'], $lines['lines'][0]['to']]);
+        $list = $this->call('lead', 'GET', '/change-lists/'.$made['changeList']);
+        self::assertSame(['groups', 3, 3], [$list['kind'], $list['total'], $list['applied']]);
+        $this->call('lead', 'POST', '/change-lists/'.$made['changeList'].'/undo', ['apply' => true], 403);
+        $undone = $this->call('lead', 'POST', '/group-lists/'.$made['changeList'].'/undo');
+        self::assertSame(['ready', 'changed-since', 'ready'], array_column($undone['moves'], 'verdict'));
+        self::assertSame(
+            ['' => ['fourth', 'learner', 'newcomer'], 'Group 2' => ['third']],
+            $this->places($this->call('lead', 'GET', $this->path($split))),
+        );
+        $this->call('lead', 'POST', '/group-lists/'.$made['changeList'].'/undo', null, 409);
+        // What was taken back can be done again.
+        $this->call('lead', 'POST', '/group-lists/'.$undone['changeList'].'/undo');
+        self::assertSame(
+            ['' => ['newcomer'], 'Group 1' => ['learner'], 'Group 2' => ['fourth', 'third']],
+            $this->places($this->call('lead', 'GET', $this->path($split))),
+        );
+        $history = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history?code=group-moved')['items'];
+        self::assertSame(['split' => 'Teams', 'from' => '', 'to' => 'Group 2', 'undone' => true], $history[0]['data']);
+    }
+
+    public function testWhoIsInAGroupThatGoesIsInNoneAndAllOfItIsTakenBack(): void
+    {
+        $split = $this->make(['from' => 'level', 'name' => 'Levels']);
+        [$seven, $eight] = $split['list'];
+        $lead = $this->ids['lead'];
+        $changed = $this->put($split, [
+            'name' => 'By level',
+            'groups' => [['id' => $eight['id'], 'name' => 'Eight', 'most' => 3, 'leader' => $lead, 'notes' => 'Loud.']],
+            'least' => 2,
+            'most' => 4,
+        ]);
+        self::assertSame(['' => ['learner', 'newcomer'], 'Eight' => ['fourth', 'third']], $this->places($changed));
+        self::assertSame([3, 'Loud.', $lead], [
+            $changed['list'][0]['most'],
+            $changed['list'][0]['notes'],
+            $changed['list'][0]['leader']['id'],
+        ]);
+        $this->call('lead', 'POST', '/group-lists/'.$changed['changeList'].'/undo');
+        $back = $this->call('lead', 'GET', $this->path($split));
+        self::assertSame(['Eight' => ['fourth', 'third'], 'Level 7' => ['learner', 'newcomer']], $this->places($back));
+        self::assertSame($seven['id'], array_column($back['list'], 'id', 'name')['Level 7']);
+        $this->put($split, ['name' => 'By level', 'groups' => []], 412, '"1"');
+    }
+
+    #[TestWith(['name', ['name' => ' ']])]
+    #[TestWith(['groups/1/name', ['groups' => [['name' => 'One'], ['name' => 'ONE ']]]])]
+    #[TestWith(['groups/0/most', ['groups' => [['name' => 'One', 'most' => 0]]]])]
+    #[TestWith(['most', ['least' => 4, 'most' => 3]])]
+    public function testWhatIsWrongIsSaidAtItsField(string $field, array $body): void
+    {
+        $split = $this->make();
+        $problem = $this->put($split, ['name' => 'Teams', 'groups' => [], ...$body], 422);
+        self::assertSame(["/$field"], array_column($problem['errors'], 'pointer'));
+    }
+
+    public function testNamesAreTheirsAndLeadersAreHere(): void
+    {
+        $split = $this->make();
+        self::assertSame('/name', $this->make([], 422)['errors'][0]['pointer']);
+        $leader = ['groups' => [['name' => 'One', 'leader' => $this->ids['colleague']]]];
+        $problem = $this->put($split, ['name' => 'Teams', ...$leader], 422);
+        self::assertSame('/groups/0/leader', $problem['errors'][0]['pointer']);
+        $other = $this->make(['name' => 'Other', 'count' => 1]);
+        $stolen = ['groups' => [['name' => 'One', 'id' => $other['list'][0]['id']]]];
+        $this->put($split, ['name' => 'Teams', ...$stolen], 422);
+        $moved = ['moves' => [['person' => $this->ids['learner'], 'to' => $other['list'][0]['id'], 'from' => null]]];
+        $answer = $this->call('lead', 'POST', $this->path($split).'/moves', $moved);
+        self::assertSame('no-group', $answer['moves'][0]['verdict'], 'of another split');
+        self::assertSame('/from', $this->make(['name' => 'New', 'from' => 'section'], 422)['errors'][0]['pointer']);
+        self::assertSame('/labels', $this->make(['name' => 'New', 'from' => 'label'], 422)['errors'][0]['pointer']);
+        self::assertSame('/detail', $this->make(['name' => 'New', 'from' => 'detail'], 422)['errors'][0]['pointer']);
+    }
+
+    public function testWhatIsPutAwayIsThereAgain(): void
+    {
+        $split = $this->make(['from' => 'level']);
+        $away = $this->call('lead', 'DELETE', $this->path($split));
+        self::assertNotNull($away['awayAt']);
+        self::assertNotNull($this->call('lead', 'GET', $this->path())['items'][0]['awayAt']);
+        $this->make();
+        $this->call('lead', 'POST', $this->path($split).'/back', null, 409);
+        $this->db()->executeStatement("UPDATE group_split SET name = 'Others' WHERE put_away_at IS NULL");
+        $back = $this->call('lead', 'POST', $this->path($split).'/back');
+        self::assertSame([null, $this->places($split)], [$back['awayAt'], $this->places($back)]);
+    }
+
+    public function testWhoeverIsRemovedHasTheirPlaceAgainWhenTheyComeBack(): void
+    {
+        $split = $this->make(['from' => 'level']);
+        $this->change('lead', 'remove', 'third');
+        $without = $this->call('lead', 'GET', $this->path($split));
+        self::assertSame([3, 1], [$without['people'], $without['list'][1]['people']]);
+        $this->change('lead', 'bring-back', 'third');
+        self::assertSame($this->places($split), $this->places($this->call('lead', 'GET', $this->path($split))));
+    }
+
+    public function testTwoWhoAreTheSamePersonAreInTheGroupOfOne(): void
+    {
+        $split = $this->make(['count' => 2]);
+        $this->move($split, ['third' => [null, 'Group 1']], ['ready']);
+        $body = ['stays' => $this->ids['fourth'], 'goes' => $this->ids['third'], 'apply' => true];
+        $merged = $this->call('admin', 'POST', '/merges', $body)['changeList'];
+        self::assertSame(
+            ['' => ['learner', 'newcomer'], 'Group 1' => ['fourth']],
+            $this->places($this->call('lead', 'GET', $this->path($split))),
+        );
+        $this->call('admin', 'POST', "/merges/$merged/undo", ['apply' => true]);
+        self::assertSame(
+            ['' => ['fourth', 'learner', 'newcomer'], 'Group 1' => ['third']],
+            $this->places($this->call('lead', 'GET', $this->path($split))),
+        );
+    }
+
+    public function testPastedLinesAreReadForTheGroupsTheyName(): void
+    {
+        $split = $this->make(['count' => 2]);
+        $text = "Group 2:\nLearner Learnersen\nthird@example.org\n\nGroup 1\nFourthsen, Fourth\nNobody Knowsthem\nLead Leadsen\n"
+            .'Newcomer Newcomersen; Group 2';
+        $read = $this->call('lead', 'POST', $this->path($split).'/lines', ['text' => $text])['items'];
+        $names = array_flip($this->ids);
+        $groups = array_column($split['list'], 'name', 'id');
+        $said = [];
+        foreach ($read as $line) {
+            $said[] = [
+                array_map(static fn(string $id): string => (string) $names[$id], $line['people']),
+                array_map(static fn(string $id): string => $groups[$id], $line['groups']),
+            ];
+        }
+        self::assertSame(
+            [
+                [['learner'], ['Group 2']],
+                [['third'], ['Group 2']],
+                [['fourth'], ['Group 1']],
+                [[], ['Group 1']],
+                [[], ['Group 1']],
+                [['newcomer'], ['Group 2']],
+            ],
+            $said,
+        );
+    }
+
+    public function testErasingSomebodyLeavesNoTraceInGroups(): void
+    {
+        $split = $this->make(['from' => 'level']);
+        $groups = array_map(
+            fn(array $group): array => ['id' => $group['id'], 'name' => $group['name'], 'leader' => $this->ids['third']],
+            $split['list'],
+        );
+        $this->put($split, ['name' => 'Teams', 'groups' => $groups]);
+        $this->change('lead', 'remove', 'third');
+        $this->call('admin', 'POST', '/people/'.$this->ids['third'].'/erasure', ['apply' => true]);
+        $left = static fn(string $sql): string => "SELECT COUNT(*) FROM $sql";
+        $third = hex2bin(str_replace('-', '', $this->ids['third']));
+        self::assertEquals(0, $this->db()->fetchOne($left('group_place WHERE person_id = ?'), [$third]));
+        self::assertEquals(0, $this->db()->fetchOne($left('site_group WHERE leader_id = ?'), [$third]));
+    }
+
+    /** @param ?array<string, mixed> $split */
+    private function path(?array $split = null): string
+    {
+        return '/sites/'.$this->ids['site'].'/group-splits'.(null === $split ? '' : '/'.$split['id']);
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    private function make(array $more = [], int $expected = 200): array
+    {
+        return $this->call('lead', 'POST', $this->path(), ['name' => 'Teams', ...$more], $expected);
+    }
+
+    /**
+     * @param array<string, mixed> $split
+     * @param array<string, mixed> $body
+     *
+     * @return array<string, mixed>
+     */
+    private function put(array $split, array $body, int $expected = 200, ?string $tag = null): array
+    {
+        $tag ??= '"'.$this->call('lead', 'GET', $this->path($split))['version'].'"';
+
+        return $this->call('lead', 'PUT', $this->path($split), $body, $expected, ['If-Match' => $tag]);
+    }
+
+    /**
+     * @param array<string, mixed>                         $split
+     * @param array<string, array{?string, ?string}> $moves    from and to by name of the group, by person
+     * @param list<string>                           $verdicts
+     *
+     * @return array<string, mixed>
+     */
+    private function move(array $split, array $moves, array $verdicts, string $as = 'lead'): array
+    {
+        $ids = array_column($split['list'], 'id', 'name');
+        $wanted = [];
+        foreach ($moves as $person => [$from, $to]) {
+            $wanted[] = ['person' => $this->ids[$person], 'from' => $ids[$from] ?? null, 'to' => $ids[$to] ?? null];
+        }
+        $made = $this->call($as, 'POST', $this->path($split).'/moves', ['moves' => $wanted]);
+        self::assertSame($verdicts, array_column($made['moves'], 'verdict'));
+
+        return $made;
+    }
+
+    /** @param list<string> $people */
+    private function label(string $label, array $people): void
+    {
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/labels', [
+            'label' => $label,
+            'people' => array_map(fn(string $person): string => $this->ids[$person], $people),
+            'on' => true,
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $split
+     *
+     * @return array<string, list<string>> people by name of their group, nothing for none, both sorted
+     */
+    private function places(array $split): array
+    {
+        $names = array_column($split['list'], 'name', 'id');
+        $who = array_flip($this->ids);
+        $places = [];
+        foreach ($split['places'] as $place) {
+            $places[$names[$place['group']] ?? ''][] = (string) $who[$place['person']];
+        }
+        foreach ($places as &$people) {
+            sort($people);
+        }
+        unset($people);
+        ksort($places);
+
+        return $places;
+    }
+}
