@@ -88,7 +88,7 @@ export const router = createRouter({
           path: 'groups/:split([0-9a-f-]{36})?',
           name: 'groups',
           component: () => import('@/groups/GroupsPage.vue'),
-          meta: { words: ['groups', 'sections'] },
+          meta: { words: ['groups', 'sections', 'roster'] },
         },
         {
           path: 'plan',

@@ -5,6 +5,7 @@ import datatable from '@primeuix/themes/aura/datatable'
 import datepicker from '@primeuix/themes/aura/datepicker'
 import iconfield from '@primeuix/themes/aura/iconfield'
 import inputnumber from '@primeuix/themes/aura/inputnumber'
+import fileupload from '@primeuix/themes/aura/fileupload'
 import listbox from '@primeuix/themes/aura/listbox'
 import menu from '@primeuix/themes/aura/menu'
 import metergroup from '@primeuix/themes/aura/metergroup'
@@ -26,6 +27,7 @@ export const rest = {
   datepicker,
   iconfield,
   inputnumber,
+  fileupload,
   listbox,
   menu,
   metergroup,
