@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+// Sixty questions of groups, written down before anything computed them, as JSON that another solver reads
+// (`bench/groups.mjs`). The rules:
+//
+// 1 to 24 have 12 to 60 people, 25 to 48 have 72 to 300, 49 to 60 have 400 to 1,000. Groups are of 3 to 6 people, one
+// fewer or more being allowed. Of four people two play the violin, one the viola, one the cello: each group has as many
+// of each as its share, rounded down or up; in every third question that must be kept, in others each too few or too
+// many costs 20. Groups are even in a level of 6 to 10 (each tenth costs 1) and a mark of 5 to 20 in halves (1). Three
+// divisions of unlike size are mixed: each group has the share of each, rounded down or up (10). One pair for every
+// twelve people is together, one for every ten apart; in every second question that must be kept, in others each costs
+// 30. There was a round before, drawn by lot; nobody is with more than one (every second question: none) of those again
+// (15 for each). Two people in a hundred pairs (up to 20 for each person) share no free hour: together they cost 10.
+//
+// Every third question (3, 6, 9 …) is kept aside while the search is worked on, and run once, at the end.
+
+require __DIR__.'/../vendor/autoload.php';
+
+use MintDoor\Core\Groups\CountWish;
+use MintDoor\Core\Groups\EvenWish;
+use MintDoor\Core\Groups\MetWish;
+use MintDoor\Core\Groups\PairWish;
+use MintDoor\Core\Groups\Question;
+use MintDoor\Core\Groups\Size;
+use MintDoor\Demo\Dice;
+
+/** How many people the question of a number has. */
+function people_of(int $number): int
+{
+    return match (true) {
+        $number <= 24 => 12 + 2 * $number,
+        $number <= 48 => [72, 80, 90, 96, 100, 108, 120, 128, 144, 150, 160, 180][($number - 25) % 12]
+            + ($number > 36 ? 120 : 0),
+        default => [400, 480, 500, 600, 640, 720, 750, 800, 840, 900, 960, 1_000][$number - 49],
+    };
+}
+
+/** The question of a number, always the same. */
+function question(int $number): Question
+{
+    $dice = new Dice(20_260_000 + $number);
+    $many = people_of($number);
+    $people = array_map(static fn(int $n): string => "p$n", range(0, $many - 1));
+    $of = $dice->between(3, 6);
+    $groups = max(2, (int) round($many / $of));
+    $sizes = array_fill(0, $groups, new Size($of - 1, $of + 1));
+    $share = static fn(array $who): array => [intdiv(count($who), $groups), (int) ceil(count($who) / $groups)];
+    $wishes = [];
+    $kinds = ['violin' => [], 'viola' => [], 'cello' => []];
+    foreach ($people as $person) {
+        $kinds[['violin', 'violin', 'viola', 'cello'][$dice->below(4)]][] = $person;
+    }
+    foreach ($kinds as $who) {
+        $wishes[] = new CountWish($who, ...[...$share($who), 0 === $number % 3 ? 0 : 20]);
+    }
+    $level = $mark = [];
+    $divisions = [[], [], []];
+    foreach ($people as $person) {
+        $level[$person] = $dice->between(6, 10);
+        $mark[$person] = $dice->between(10, 40) / 2;
+        $divisions[[0, 0, 0, 1, 1, 2][$dice->below(6)]][] = $person;
+    }
+    $wishes[] = new EvenWish($level, 1);
+    $wishes[] = new EvenWish($mark, 1);
+    foreach ($divisions as $who) {
+        $wishes[] = new CountWish($who, ...[...$share($who), 10]);
+    }
+    // Nobody is in two pairs of a kind, so that all of them can be kept.
+    $drawn = $dice->some($people, $many);
+    $must = 0 === $number % 2 ? 0 : 30;
+    for ($n = 0; $n < intdiv($many, 12); ++$n) {
+        $wishes[] = new PairWish($drawn[2 * $n], $drawn[2 * $n + 1], true, $must);
+    }
+    $drawn = array_reverse($drawn);
+    for ($n = 0; $n < intdiv($many, 10); ++$n) {
+        $wishes[] = new PairWish($drawn[2 * $n], $drawn[2 * $n + 1], false, $must);
+    }
+    $before = array_chunk($dice->some($people, $many), $of);
+    $wishes[] = new MetWish($before, 0 === $number % 2 ? 0 : 1, 15);
+    for ($n = min(10 * $many, intdiv($many * ($many - 1), 100)); $n > 0; --$n) {
+        [$one, $other] = [$dice->below($many), $dice->below($many)];
+        $one === $other || ($wishes[] = new PairWish("p$one", "p$other", false, 10));
+    }
+
+    return new Question($people, $sizes, $wishes);
+}
