@@ -77,7 +77,7 @@ function question(int $number): Question
     for ($n = 0; $n < intdiv($many, 10); ++$n) {
         $wishes[] = new PairWish($drawn[2 * $n], $drawn[2 * $n + 1], false, $must);
     }
-    $before = array_chunk($dice->some($people, $many), $of);
+    $before = array_chunk($dice->some($people, $many), max(1, $of));
     $wishes[] = new MetWish($before, 0 === $number % 2 ? 0 : 1, 15);
     for ($n = min(10 * $many, intdiv($many * ($many - 1), 100)); $n > 0; --$n) {
         [$one, $other] = [$dice->below($many), $dice->below($many)];
@@ -85,4 +85,33 @@ function question(int $number): Question
     }
 
     return new Question($people, $sizes, $wishes);
+}
+
+/** @return array<string, mixed> a question as the judge reads it, people by their numbers */
+function judged(Question $question): array
+{
+    $number = array_flip($question->people);
+    $numbers = static fn(array $who): array => array_map(static fn(string $id): int => $number[$id], $who);
+    $read = ['people' => count($question->people), 'counts' => [], 'even' => [], 'pairs' => [], 'met' => []];
+    $read['sizes'] = array_map(static fn(Size $size): array => [$size->least, $size->most], $question->sizes);
+    foreach ($question->wishes as $wish) {
+        $weight = $wish->weight();
+        match (true) {
+            $wish instanceof CountWish => $read['counts'][] = [$numbers($wish->who), $wish->least, $wish->most, $weight],
+            $wish instanceof EvenWish => $read['even'][] = [
+                array_map(static fn(string $id): int => $wish->above[$id] ?? 0, $question->people),
+                $weight,
+            ],
+            $wish instanceof PairWish => $read['pairs'][] = [
+                $number[$wish->one],
+                $number[$wish->other],
+                $wish->together,
+                $weight,
+            ],
+            $wish instanceof MetWish => $read['met'][] = [array_map($numbers, $wish->before), $wish->most, $weight],
+            default => null,
+        };
+    }
+
+    return $read;
 }

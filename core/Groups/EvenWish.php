@@ -7,12 +7,12 @@ namespace MintDoor\Core\Groups;
 /** Groups are as good as each other in something that is a number: a level, a mark so far. */
 final readonly class EvenWish implements Wish
 {
-    /** @var array<string, int> how far each is above the mean of all, in tenths, by person; of the others nothing is known */
+    /** @var array<string, int> tenths by which each is above the mean of all, by person; others are not known */
     public array $above;
 
     /**
      * @param array<string, float|int> $values by person
-     * @param int                      $weight of each tenth by which those of a group are above or below the mean, added up
+     * @param int                      $weight of each tenth those of a group together are above or below the mean
      */
     public function __construct(array $values, private int $weight)
     {

@@ -7,8 +7,6 @@ namespace MintDoor\Core\Plans;
 /**
  * Numbers that look drawn, the same for the same seed (Park, Miller 1988, "Random number generators: good ones are hard
  * to find", with the multiplier of 1993).
- *
- * @internal
  */
 final class Chance
 {

@@ -432,7 +432,11 @@ final class AuthorizationTest extends ApiTestCase
                 $this->grouped(),
                 ['moves' => [['person' => $this->ids['learner'], 'to' => null, 'from' => null]]],
             ],
-            'POST /sites/{site}/group-splits/{split}/lines' => ['lead', $this->grouped(), ['text' => 'Learner Learnersen']],
+            'POST /sites/{site}/group-splits/{split}/lines' => [
+                'lead',
+                $this->grouped(),
+                ['text' => 'Learner Learnersen'],
+            ],
             'PUT /sites/{site}/plan' => ['lead', [], $this->planning()],
             'DELETE /sites/{site}/plan', 'POST /sites/{site}/plan/stop' => ['lead', $this->planned('set'), null],
             'POST /sites/{site}/plan/close', 'POST /sites/{site}/plan/reminders' => [

@@ -23,8 +23,8 @@ final class GroupedPeople extends BaseRepository
     /**
      * @param list<string> $people ids
      *
-     * @return array<string, Row> with `person_id`, `level`, `division_code` and `division_name`, by person, in the order
-     *     asked for
+     * @return array<string, Row> with `person_id`, `level`, `division_code` and `division_name`, by person, in the
+     *     order asked for
      */
     public function of(array $people): array
     {

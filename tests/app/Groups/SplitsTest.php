@@ -227,7 +227,8 @@ final class SplitsTest extends ApiTestCase
     public function testPastedLinesAreReadForTheGroupsTheyName(): void
     {
         $split = $this->make(['count' => 2]);
-        $text = "Group 2:\nLearner Learnersen\nthird@example.org\n\nGroup 1\nFourthsen, Fourth\nNobody Knowsthem\nLead Leadsen\n"
+        $text = "Group 2:\nLearner Learnersen\nthird@example.org\n\n"
+            ."Group 1\nFourthsen, Fourth\nNobody Knowsthem\nLead Leadsen\n"
             .'Newcomer Newcomersen; Group 2';
         $read = $this->call('lead', 'POST', $this->path($split).'/lines', ['text' => $text])['items'];
         $names = array_flip($this->ids);
@@ -255,10 +256,10 @@ final class SplitsTest extends ApiTestCase
     public function testErasingSomebodyLeavesNoTraceInGroups(): void
     {
         $split = $this->make(['from' => 'level']);
-        $groups = array_map(
-            fn(array $group): array => ['id' => $group['id'], 'name' => $group['name'], 'leader' => $this->ids['third']],
-            $split['list'],
-        );
+        $groups = [];
+        foreach ($split['list'] as $group) {
+            $groups[] = ['id' => $group['id'], 'name' => $group['name'], 'leader' => $this->ids['third']];
+        }
         $this->put($split, ['name' => 'Teams', 'groups' => $groups]);
         $this->change('lead', 'remove', 'third');
         $this->call('admin', 'POST', '/people/'.$this->ids['third'].'/erasure', ['apply' => true]);
