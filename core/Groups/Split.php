@@ -12,7 +12,7 @@ final readonly class Split
 
     /**
      * @param list<Group>            $groups
-     * @param array<string, ?string> $places id of the group by person, of everybody it is about; null for who is in none
+     * @param array<string, ?string> $places id of the group by person, of everybody it is about; null for none
      */
     public function __construct(array $groups, public array $places)
     {
