@@ -44,6 +44,8 @@ final readonly class SplitsQuery
         $all = null === $access->standing->sections ? $seen : $this->places->of($split, $access->now);
         $groups = $this->groups->of($split);
         $counts = self::state($groups, $all)->counts();
+        // Whoever sees the people of some sections only is not told who leads those of others.
+        $shown = null === $access->standing->sections ? null : $seen + [$access->caller->id => null];
         $places = [];
         foreach ($seen as $person => $group) {
             $places[] = ['person' => (string) $person, 'group' => $group];
@@ -53,7 +55,7 @@ final readonly class SplitsQuery
             $this->facts($split, \count($groups), $seen),
             array_values(
                 array_map(
-                    static fn(SiteGroup $group): GroupShown => self::group($group, $counts[$group->id]),
+                    static fn(SiteGroup $group): GroupShown => self::group($group, $counts[$group->id], $shown),
                     $groups,
                 ),
             ),
@@ -103,9 +105,13 @@ final readonly class SplitsQuery
         );
     }
 
-    private static function group(SiteGroup $group, int $people): GroupShown
+    /** @param ?array<string, ?string> $shown by id, of whom the caller is told that they lead; null for all */
+    private static function group(SiteGroup $group, int $people, ?array $shown): GroupShown
     {
         $leader = $group->leader;
+        if (null !== $leader && null !== $shown && !\array_key_exists($leader->id, $shown)) {
+            $leader = null;
+        }
 
         return new GroupShown(
             $group->id,

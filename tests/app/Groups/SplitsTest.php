@@ -79,6 +79,12 @@ final class SplitsTest extends ApiTestCase
             $this->change('lead', 'change-sections', $person, more: ['sections' => [$sections[$n]['id']]]);
         }
         $by = $this->make(['from' => 'section']);
+        $third = $this->ids['third'];
+        $groups = array_map(
+            static fn(array $group): array => ['id' => $group['id'], 'name' => $group['name'], 'leader' => $third],
+            $by['list'],
+        );
+        $by = $this->put($by, ['name' => 'Teams', 'groups' => $groups]);
         self::assertSame(
             ['' => ['newcomer'], 'Evening' => ['fourth', 'third'], 'Morning' => ['learner']],
             $this->places($by),
@@ -93,6 +99,8 @@ final class SplitsTest extends ApiTestCase
             ['Morning' => ['learner']],
             $this->places($this->call('assistant', 'GET', $this->path($by))),
         );
+        $told = $this->call('assistant', 'GET', $this->path($by))['list'];
+        self::assertSame([null, null], array_column($told, 'leader'), 'who is in another section');
         $this->move($by, ['third' => ['Evening', 'Morning']], ['not-here'], 'assistant');
         $this->move($by, ['learner' => ['Morning', 'Evening']], ['ready'], 'assistant');
         $this->call('assistant', 'DELETE', $this->path($by), null, 403);

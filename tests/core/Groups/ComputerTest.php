@@ -12,6 +12,7 @@ use MintDoor\Core\Groups\MetWish;
 use MintDoor\Core\Groups\PairWish;
 use MintDoor\Core\Groups\Places;
 use MintDoor\Core\Groups\Question;
+use MintDoor\Core\Groups\Report;
 use MintDoor\Core\Groups\Size;
 use MintDoor\Core\Groups\Wish;
 use MintDoor\Demo\Dice;
@@ -73,6 +74,29 @@ final class ComputerTest extends TestCase
                 self::assertLessThanOrEqual($size->most, $sizes[$group] ?? 0, "seed $seed");
             }
         }
+    }
+
+    public function testNoGroupsBreakAWishByLessThanIsSaidNorByMore(): void
+    {
+        $tight = 0;
+        for ($seed = 1; $seed <= 40; ++$seed) {
+            $question = self::drawn(new Dice(3_000 + $seed), 6);
+            $least = array_fill(0, \count($question->wishes), \PHP_INT_MAX);
+            foreach (self::ways($question) as $way) {
+                $report = Report::of($question, $way);
+                self::assertEquals(Cost::of($question, $way), $report->cost);
+                self::assertLessThanOrEqual($report->best() + 1e-9, $report->met(), "seed $seed");
+                foreach ($report->wishes as $n => $kept) {
+                    self::assertGreaterThanOrEqual($kept->least, $kept->lacks, "seed $seed, wish $n");
+                    self::assertLessThanOrEqual($kept->whole, $kept->lacks, "seed $seed, wish $n");
+                    $least[$n] = min($least[$n], $kept->lacks);
+                }
+            }
+            foreach ($report->wishes ?? [] as $n => $kept) {
+                $tight += $kept->least === $least[$n] ? 1 : 0;
+            }
+        }
+        self::assertGreaterThan(80, $tight, 'most bounds are reached');
     }
 
     /** What is kept up with each move is what it costs, worked out anew. */
@@ -157,6 +181,19 @@ final class ComputerTest extends TestCase
     /** The least there can be, by looking at all ways. */
     private static function least(Question $question): Cost
     {
+        $least = null;
+        foreach (self::ways($question) as $way) {
+            $cost = Cost::of($question, $way);
+            $least = null === $least || $cost->isLessThan($least) ? $cost : $least;
+        }
+        \assert(null !== $least);
+
+        return $least;
+    }
+
+    /** @return list<array<string, int>> all ways of putting everybody somewhere who does not stay */
+    private static function ways(Question $question): array
+    {
         $ways = [[]];
         foreach ($question->people as $person) {
             $more = [];
@@ -169,13 +206,7 @@ final class ComputerTest extends TestCase
             }
             $ways = $more;
         }
-        $least = null;
-        foreach ($ways as $way) {
-            $cost = Cost::of($question, $way);
-            $least = null === $least || $cost->isLessThan($least) ? $cost : $least;
-        }
-        \assert(null !== $least);
 
-        return $least;
+        return $ways;
     }
 }
