@@ -28,6 +28,9 @@ final class Computer
 
     private const ALIKE = 4;
 
+    /** Steps in all, and how often it begins anew, of so many people at most. */
+    private const EFFORT = [60 => [2_000_000, 5], 300 => [2_000_000, 2], \PHP_INT_MAX => [1_500_000, 1]];
+
     /** Steps between two questions whether it goes on. */
     private const ASK = 2_000;
 
@@ -39,6 +42,8 @@ final class Computer
     private function __construct(private readonly Question $question, private readonly Chance $chance) {}
 
     /**
+     * @param ?int                      $steps   of each run; null for as many as so many people take
+     * @param ?int                      $runs    how often it begins anew; null for as often as so many people take
      * @param ?\Closure(int, int): bool $goesOn is told how many steps are done, and of how many; false is enough
      *
      * @return array<string, int> number of the group by person
@@ -47,22 +52,40 @@ final class Computer
         Question $question,
         string $seed,
         ?int $steps = null,
-        int $runs = 5,
+        ?int $runs = null,
         ?\Closure $goesOn = null,
     ): array {
         $computer = new self($question, new Chance($seed));
         $places = $computer->begin();
         $computer->best = array_values($places);
         $computer->cost = Cost::of($question, $places);
-        if (\count($question->sizes) < 2 || \count($question->fixed) >= \count($question->people)) {
+        $free = array_diff_key(array_flip($question->people), $question->fixed);
+        if (\count($question->sizes) < 2 || [] === $free) {
             return $places;
         }
-        $steps ??= 400_000;
+        [$steps, $runs] = self::effort(\count($question->people), $steps, $runs);
         for ($run = 0; $run < $runs; ++$run) {
-            $computer->anneal(new Places($question, $places), $steps, $goesOn);
+            $so = static fn(int $done): bool => null === $goesOn || $goesOn($run * $steps + $done, $runs * $steps);
+            if (!$computer->anneal(new Places($question, $places), $steps, $so)) {
+                break;
+            }
         }
 
         return array_combine($question->people, $computer->best);
+    }
+
+    /** @return array{int, int} steps of each run, and how many runs */
+    private static function effort(int $people, ?int $steps, ?int $runs): array
+    {
+        foreach (self::EFFORT as $most => [$all, $times]) {
+            if ($people <= $most) {
+                $runs ??= $times;
+
+                return [$steps ?? intdiv($all, $runs), $runs];
+            }
+        }
+
+        return [$steps ?? 0, $runs ?? 0];
     }
 
     /** @return array<string, int> in turn, those with most of what is asked of them first; sizes are kept */
@@ -92,8 +115,12 @@ final class Computer
         return array_replace(array_flip($question->people), $places);
     }
 
-    /** @param ?\Closure(int, int): bool $goesOn */
-    private function anneal(Places $places, int $steps, ?\Closure $goesOn): void
+    /**
+     * @param \Closure(int): bool $goesOn is told how many steps are done
+     *
+     * @return bool whether it goes on
+     */
+    private function anneal(Places $places, int $steps, \Closure $goesOn): bool
     {
         $free = [];
         foreach ($places->ids as $number => $person) {
@@ -109,8 +136,8 @@ final class Computer
         $price = self::CHEAP;
         $chance = $this->chance;
         for ($step = 0; $step < $steps; ++$step) {
-            if (0 === $step % self::ASK && null !== $goesOn && !$goesOn($step, $steps)) {
-                break;
+            if (0 === $step % self::ASK && !$goesOn($step)) {
+                return false;
             }
             $heat *= $cool;
             $price *= $rise;
@@ -156,6 +183,8 @@ final class Computer
                 $places->move($one, $from, [-$there[0], -$there[1]]);
             }
         }
+
+        return true;
     }
 
     /**
