@@ -159,9 +159,12 @@ for ($number = 1; $number <= 60; ++$number) {
     $slowest = max($slowest, $seconds);
     $report = Report::of($question, $places);
     $cost = $report->cost;
-    $levels = current(array_filter($question->wishes, static fn(object $wish): bool => $wish instanceof EvenWish));
+    $levels = [];
+    foreach ($question->wishes as $wish) {
+        $levels = [] === $levels && $wish instanceof EvenWish ? $wish->above : $levels;
+    }
     $byLevel = $question->people;
-    usort($byLevel, static fn(string $a, string $b): int => $levels->above[$a] <=> $levels->above[$b]);
+    usort($byLevel, static fn(string $a, string $b): int => $levels[$a] <=> $levels[$b]);
     $lot = dealt($question, (new Dice($number))->some($question->people, count($question->people)));
     $turn = dealt($question, $byLevel);
     printf(

@@ -47,8 +47,8 @@ final class FreeHoursTest extends TestCase
         $none = 0;
         for ($seed = 1; $seed <= 30; ++$seed) {
             $dice = new Dice($seed);
-            $meetings = [];
-            foreach (['a', 'b', 'c'] as $person) {
+            $meetings = ['a' => [], 'b' => [], 'c' => []];
+            foreach (array_keys($meetings) as $person) {
                 for ($n = $dice->between(20, 50); $n > 0; --$n) {
                     $day = $dice->between(5, 18);
                     $from = $dice->between(7, 19);
