@@ -30,12 +30,6 @@ final readonly class Split
         return $counts;
     }
 
-    /** @return list<string> ids of those in a group, or with null of those in none */
-    public function in(?string $group): array
-    {
-        return array_map(strval(...), array_keys($this->places, $group, true));
-    }
-
     /** @param array<string, ?string> $places by person, of those who are elsewhere */
     public function with(array $places): self
     {

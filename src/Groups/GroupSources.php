@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace MintDoor\Groups;
 
 use MintDoor\Core\Groups\Kinds;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Groups\Repository\GroupedPeople;
 use MintDoor\Groups\Repository\GroupPlaces;
 use MintDoor\Groups\Repository\SiteGroups;
 use MintDoor\Groups\Repository\Splits;
 use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\PersonDetails;
+use MintDoor\Roster\Caring;
 use MintDoor\Roster\Details;
 use MintDoor\Roster\Repository\Sections;
+use MintDoor\Roster\RosterQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -31,6 +34,7 @@ final readonly class GroupSources
         private Labels $labels,
         private PersonDetails $kept,
         private Details $details,
+        private Caring $caring,
         private Speech $speech,
     ) {}
 
@@ -98,7 +102,7 @@ final readonly class GroupSources
     }
 
     /**
-     * @param array<string, Row> $people with `GroupedPeople::COLUMNS`, by id
+     * @param array<string, Row> $people with `PersonRow::COLUMNS`, by id
      *
      * @return array{array<string, list<string>>, list<string>} what each is, and an order
      */
@@ -106,8 +110,8 @@ final readonly class GroupSources
     {
         return match ($request->from) {
             'section' => $this->bySection($access, $people),
-            'label' => $this->byLabel($request, $people),
-            'detail' => $this->byDetail($access, $request->detail, $people),
+            'label' => $this->byLabel($request, $people, $this->known($access, $people)),
+            'detail' => $this->byDetail($access, $request->detail, $people, $this->known($access, $people)),
             'level' => [
                 array_map(
                     static fn(Row $row): array => array_filter([(string) $row->intOrNull('level')]),
@@ -115,7 +119,7 @@ final readonly class GroupSources
                 ),
                 [],
             ],
-            default => [array_map(static fn(Row $row): array => [$row->string('division_name')], $people), []],
+            default => [array_map(static fn(Row $row): array => [$row->string('person_division_name')], $people), []],
         };
     }
 
@@ -140,18 +144,35 @@ final readonly class GroupSources
     }
 
     /**
+     * Labels and details are known of those only of whom the caller knows everything, as on the roster.
+     *
      * @param array<string, Row> $people
+     *
+     * @return list<string> their ids
+     */
+    private function known(SiteAccess $access, array $people): array
+    {
+        $known = PersonVisibility::Full === RosterQuery::visibility($access)
+            ? $this->caring->known(array_values($people), $access->caller, $access->site->division)
+            : [];
+
+        return array_map(strval(...), array_keys($known));
+    }
+
+    /**
+     * @param array<string, Row> $people
+     * @param list<string>       $known
      *
      * @return array{array<string, list<string>>, list<string>}
      */
-    private function byLabel(NewSplitRequest $request, array $people): array
+    private function byLabel(NewSplitRequest $request, array $people, array $known): array
     {
         if ([] === $request->labels) {
             throw Problem::field('/labels', 'none', 'groups.choose-label');
         }
         $kinds = array_fill_keys(array_keys($people), []);
         foreach ($request->labels as $label) {
-            foreach ($this->labels->bearers($label, array_map(strval(...), array_keys($people))) as $bearer) {
+            foreach ($this->labels->bearers($label, $known) as $bearer) {
                 $kinds[$bearer][] = $label;
             }
         }
@@ -163,19 +184,20 @@ final readonly class GroupSources
      * Only what the caller sees of each.
      *
      * @param array<string, Row> $people
+     * @param list<string>       $known
      *
      * @return array{array<string, list<string>>, list<string>}
      */
-    private function byDetail(SiteAccess $access, string $code, array $people): array
+    private function byDetail(SiteAccess $access, string $code, array $people, array $known): array
     {
         if (!\in_array($code, array_column($this->details->offered($access->caller), 'code'), true)) {
             throw Problem::field('/detail', 'unknown', 'groups.no-detail');
         }
-        $kept = $this->kept->ofPeople(array_map(strval(...), array_keys($people)));
+        $kept = $this->kept->ofPeople($known);
         $kinds = [];
         foreach ($people as $person => $row) {
             $seen = Details::shown(
-                $this->details->seen($access->caller, $row->string('division_code')),
+                $this->details->seen($access->caller, $row->string('person_division')),
                 $kept[$person] ?? [],
             );
             $kinds[$person] = array_values(array_filter([$seen[$code] ?? '']));

@@ -54,7 +54,7 @@ final readonly class SplitsController
     public function one(string $site, string $split, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->access($site, $caller);
-        $found = $this->splits->one($site, $split) ?? throw Problem::notFound('split');
+        $found = $this->splits->there($site, $split) ?? throw Problem::notFound('split');
 
         return $this->answer($access, $found);
     }
@@ -87,6 +87,7 @@ final readonly class SplitsController
         #[CurrentUser] Caller $caller,
     ): Response {
         $work = function (SiteAccess $access, GroupSplit $found) use ($body, $request): ?string {
+            self::assertThere($found);
             IfMatch::of($request)->assert($found->version);
 
             return $this->handler->change($access, $found, $body);
@@ -99,6 +100,7 @@ final readonly class SplitsController
     public function drop(string $site, string $split, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->changed($site, $split, $request, $caller, function (SiteAccess $access, GroupSplit $found): null {
+            self::assertThere($found);
             $this->handler->drop($access, $found);
 
             return null;
@@ -132,7 +134,7 @@ final readonly class SplitsController
             [$site],
             function () use ($site, $split, $body, $caller): Answer {
                 $access = $this->access($site, $caller);
-                $found = $this->splits->locked($site, $split) ?? throw Problem::notFound('split');
+                $found = $this->locked($site, $split);
 
                 return new Answer($this->moves->make($access, $found, $body->byPerson()));
             },
@@ -149,7 +151,7 @@ final readonly class SplitsController
         #[CurrentUser] Caller $caller,
     ): Response {
         $access = $this->access($site, $caller);
-        $found = $this->splits->one($site, $split) ?? throw Problem::notFound('split');
+        $found = $this->splits->there($site, $split) ?? throw Problem::notFound('split');
 
         return new Answer(new Items($this->lines->read($access, $found, $body->text)));
     }
@@ -173,6 +175,22 @@ final readonly class SplitsController
                 return $this->answer($access, $found, $list);
             },
         );
+    }
+
+    private function locked(string $site, string $split): GroupSplit
+    {
+        $found = $this->splits->locked($site, $split) ?? throw Problem::notFound('split');
+        self::assertThere($found);
+
+        return $found;
+    }
+
+    /** What was put away is only brought back. */
+    private static function assertThere(GroupSplit $split): void
+    {
+        if (null !== $split->putAwayAt) {
+            throw Problem::notFound('split');
+        }
     }
 
     private function answer(SiteAccess $access, GroupSplit $split, ?string $list = null): Answer

@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive } from 'vue'
 import { api, take, type RosterRow, type Site } from '@/shared/api'
-import { usePlatform } from '@/shared/platform'
 import type { components } from '@/shared/schema'
 import { refresh } from '@/shared/queries'
 import { done, wentWrong } from '@/shared/undo'
@@ -64,7 +63,6 @@ export const keptMoves = new Map<string, Map<string, string>>()
  * before the whole of it is put in force as one change list.
  */
 export function useGroupBoard(site: () => Site, split: string) {
-  const { roleName } = usePlatform()
   const roster = useWholeRoster(site)
   const one = useQuery({
     queryKey: ['splits', computed(() => site().id), split],
@@ -132,7 +130,7 @@ export function useGroupBoard(site: () => Site, split: string) {
     if (answer.changeList) tellMoves(answer)
     else wentWrong(undefined, saidOf(answer, 'groups.did'))
   }
-  return { roster, one, rows, columns, moves, move, pending, at, most, over, make, roleName, places }
+  return { roster, one, rows, columns, moves, move, pending, most, over, make, places }
 }
 
 export type GroupBoard = ReturnType<typeof useGroupBoard>

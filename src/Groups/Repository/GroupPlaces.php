@@ -59,12 +59,6 @@ final class GroupPlaces extends BaseRepository
         return $places;
     }
 
-    /** Whether somebody is one of those a split is about. */
-    public function isAbout(GroupSplit $split, string $person, int $now): bool
-    {
-        return \array_key_exists($person, $this->of($split, $now));
-    }
-
     /**
      * Where somebody is, another is who is the same person; where that one is in a group already, they stay.
      *

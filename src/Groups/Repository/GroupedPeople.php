@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Groups\Repository;
 
 use MintDoor\People\Entity\Person;
+use MintDoor\People\PersonRow;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
@@ -23,15 +24,15 @@ final class GroupedPeople extends BaseRepository
     /**
      * @param list<string> $people ids
      *
-     * @return array<string, Row> with `person_id`, `level`, `division_code` and `division_name`, by person, in the
-     *     order asked for
+     * @return array<string, Row> with `PersonRow::COLUMNS`, by person, in the order asked for
      */
     public function of(array $people): array
     {
         $rows = [];
-        $sql = 'SELECT p.id AS person_id, p.level, d.code AS division_code, d.name AS division_name
+        $sql = 'SELECT '.PersonRow::COLUMNS.'
              FROM person p
-             JOIN division d ON d.id = p.division_id
+             JOIN division pd ON pd.id = p.division_id
+             LEFT JOIN account a ON a.person_id = p.id
              WHERE p.id IN (:people)';
         foreach ([] === $people ? [] : $this->rows($sql, ['people' => self::binary($people)]) as $row) {
             $rows[$row->id('person_id')] = $row;

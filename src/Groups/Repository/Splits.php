@@ -32,9 +32,16 @@ final class Splits extends BaseRepository
         return array_values($away);
     }
 
+    /** Also one that was put away. */
     public function one(string $site, string $id): ?GroupSplit
     {
         return $this->findOneBy(['id' => $id, 'site' => $site]);
+    }
+
+    /** One that is there, and not put away. */
+    public function there(string $site, string $id): ?GroupSplit
+    {
+        return $this->findOneBy(['id' => $id, 'site' => $site, 'putAwayAt' => null]);
     }
 
     /** Nobody else changes it, or who is in its groups, before this transaction ends. */

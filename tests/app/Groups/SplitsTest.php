@@ -63,8 +63,15 @@ final class SplitsTest extends ApiTestCase
             $this->places($labels),
         );
         self::assertSame(['winds', 'strings'], array_column($labels['list'], 'name'), 'in the order asked for');
+        // Of people of another division one is told neither label nor detail, here neither.
+        $this->db()->executeStatement(
+            "UPDATE person SET division_id = (SELECT id FROM division WHERE code = 'evening')
+             WHERE given_name = 'Fourth'",
+        );
+        $again = $this->make(['name' => 'Again', 'from' => 'label', 'labels' => ['winds', 'strings']]);
+        self::assertSame(['fourth', 'newcomer'], $this->places($again)['']);
         $division = $this->make(['name' => 'By division', 'from' => 'division']);
-        self::assertCount(4, $this->places($division)['Seniors']);
+        self::assertCount(3, $this->places($division)['Seniors']);
     }
 
     public function testASectionsPeopleAreDividedByThemselves(): void
@@ -197,6 +204,10 @@ final class SplitsTest extends ApiTestCase
         $split = $this->make(['from' => 'level']);
         $away = $this->call('lead', 'DELETE', $this->path($split));
         self::assertNotNull($away['awayAt']);
+        $this->call('lead', 'GET', $this->path($split), null, 404);
+        $this->call('lead', 'DELETE', $this->path($split), null, 404);
+        $moves = ['moves' => [['person' => $this->ids['learner'], 'to' => null, 'from' => null]]];
+        $this->call('lead', 'POST', $this->path($split).'/moves', $moves, 404);
         self::assertNotNull($this->call('lead', 'GET', $this->path())['items'][0]['awayAt']);
         $this->make();
         $this->call('lead', 'POST', $this->path($split).'/back', null, 409);
