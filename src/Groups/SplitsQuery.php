@@ -27,13 +27,19 @@ final readonly class SplitsQuery
     /** @return list<SplitShown> in their order, those put away behind them */
     public function all(SiteAccess $access): array
     {
+        $site = $access->site->id;
+        $splits = [...$this->splits->of($site), ...$this->splits->awayOf($site)];
+        $counted = $this->places->counted($site, $splits, $access->now, $access->standing->sections);
+        $groups = $this->groups->counts($site);
+
         return array_map(
-            fn(GroupSplit $split): SplitShown => $this->facts(
+            static fn(GroupSplit $split): SplitShown => self::facts(
                 $split,
-                \count($this->groups->of($split)),
-                $this->seen($access, $split),
+                $groups[$split->id] ?? 0,
+                $counted[$split->id]['people'],
+                $counted[$split->id]['without'],
             ),
-            [...$this->splits->of($access->site->id), ...$this->splits->awayOf($access->site->id)],
+            $splits,
         );
     }
 
@@ -52,7 +58,7 @@ final readonly class SplitsQuery
         }
 
         return new SplitAnswer(
-            $this->facts($split, \count($groups), $seen),
+            self::facts($split, \count($groups), \count($seen), \count(array_filter($seen, is_null(...)))),
             array_values(
                 array_map(
                     static fn(SiteGroup $group): GroupShown => self::group($group, $counts[$group->id], $shown),
@@ -88,8 +94,7 @@ final readonly class SplitsQuery
         return $this->places->of($split, $access->now, $access->standing->sections);
     }
 
-    /** @param array<string, ?string> $places */
-    private function facts(GroupSplit $split, int $groups, array $places): SplitShown
+    private static function facts(GroupSplit $split, int $groups, int $people, int $without): SplitShown
     {
         return new SplitShown(
             $split->id,
@@ -98,8 +103,8 @@ final readonly class SplitsQuery
             $split->least,
             $split->most,
             $groups,
-            \count($places),
-            \count(array_filter($places, is_null(...))),
+            $people,
+            $without,
             null === $split->putAwayAt ? null : Instant::toJson($split->putAwayAt),
             $split->version,
         );

@@ -11,6 +11,7 @@ use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
 
 /**
@@ -49,14 +50,66 @@ final class GroupPlaces extends BaseRepository
                 ],
             ) as $row
         ) {
-            $sections = $row->list('sections');
-            $meant = null === $split->section || \in_array($split->section->id, $sections, true);
-            if ($meant && (null === $within || [] !== array_intersect($within, $sections))) {
+            if (self::isAbout($split, $row->list('sections'), $within)) {
                 $places[$row->id('person_id')] = $row->idOrNull('group_id');
             }
         }
 
         return $places;
+    }
+
+    /**
+     * The same of several splits of one site, in two statements.
+     *
+     * @param list<GroupSplit> $splits
+     * @param ?list<string>    $within ids of the sections whose people are meant; null for all
+     *
+     * @return array<string, array{people: int, without: int}> how many each is about, and in none, by its id
+     */
+    public function counted(string $site, array $splits, int $now, ?array $within = null): array
+    {
+        $in = [];
+        foreach (
+            $this->rows(
+                'SELECT l.split_id, l.person_id
+                 FROM group_split s
+                 JOIN group_place l ON l.split_id = s.id AND l.live = 1
+                 JOIN site_group o ON o.id = l.group_id AND o.gone = 0
+                 WHERE s.site_id = ?',
+                [Id::binary($site)],
+            ) as $row
+        ) {
+            $in[$row->id('split_id')][$row->id('person_id')] = true;
+        }
+        $people = $this->rows(
+            'SELECT g.person_id, g.sections FROM enrollment_segment g WHERE '.self::THEY.Sql::holds('g'),
+            ['site' => Id::binary($site), 'now' => Instant::toSql($now)],
+        );
+        $counted = [];
+        foreach ($splits as $split) {
+            $about = array_filter(
+                $people,
+                static fn(Row $row): bool => self::isAbout($split, $row->list('sections'), $within),
+            );
+            $without = array_filter(
+                $about,
+                static fn(Row $row): bool => !isset($in[$split->id][$row->id('person_id')]),
+            );
+            $counted[$split->id] = ['people' => \count($about), 'without' => \count($without)];
+        }
+
+        return $counted;
+    }
+
+    /**
+     * @param list<string>  $sections ids of those somebody is in
+     * @param ?list<string> $within
+     */
+    private static function isAbout(GroupSplit $split, array $sections, ?array $within): bool
+    {
+        $meant = null === $split->section || \in_array($split->section->id, $sections, true);
+
+        return $meant && (null === $within || [] !== array_intersect($within, $sections));
     }
 
     /**

@@ -28,6 +28,25 @@ final class SiteGroups extends BaseRepository
         return array_column($groups, null, 'id');
     }
 
+    /** @return array<string, int> how many groups the splits of a site have; those that have none are missing */
+    public function counts(string $site): array
+    {
+        $query = $this->dql(
+            'SELECT s.id AS split, COUNT(g.id) AS many FROM '.SiteGroup::class.' g JOIN g.split s
+             WHERE s.site = :site AND g.gone = FALSE GROUP BY s.id',
+            ['site' => $site],
+        );
+        $counts = [];
+        foreach ($query->getArrayResult() as $row) {
+            $row = (array) $row;
+            if (\is_string($row['split'] ?? null) && is_numeric($row['many'] ?? null)) {
+                $counts[$row['split']] = (int) $row['many'];
+            }
+        }
+
+        return $counts;
+    }
+
     /** @param ?string $id of somebody who is there */
     public function lead(SiteGroup $group, ?string $id): void
     {

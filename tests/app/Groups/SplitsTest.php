@@ -41,6 +41,10 @@ final class SplitsTest extends ApiTestCase
         self::assertSame(['Group 1'], array_column($this->make(['name' => 'Two', 'count' => 1])['list'], 'name'));
         $all = $this->call('lead', 'GET', $this->path())['items'];
         self::assertSame(['Teams', 'Two'], array_column($all, 'name'));
+        self::assertSame([[2, 4, 4], [1, 4, 4]], array_map(
+            static fn(array $one): array => [$one['groups'], $one['people'], $one['without']],
+            $all,
+        ));
     }
 
     public function testGroupsAreMadeFromWhatPeopleAre(): void
@@ -108,6 +112,9 @@ final class SplitsTest extends ApiTestCase
         );
         $told = $this->call('assistant', 'GET', $this->path($by))['list'];
         self::assertSame([null, null], array_column($told, 'leader'), 'who is in another section');
+        $facts = $this->call('assistant', 'GET', $this->path())['items'];
+        self::assertSame([1, 0], array_column($facts, 'people'), 'those they see');
+        self::assertSame([0, 0], array_column($facts, 'without'));
         $this->move($by, ['third' => ['Evening', 'Morning']], ['not-here'], 'assistant');
         $this->move($by, ['learner' => ['Morning', 'Evening']], ['ready'], 'assistant');
         $this->call('assistant', 'DELETE', $this->path($by), null, 403);
