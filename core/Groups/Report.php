@@ -15,10 +15,10 @@ final readonly class Report
     {
         $kept = [];
         $least = $whole = 0;
+        $sizes = Cost::of(new Question($question->people, $question->sizes), $places)->broken;
         foreach ($question->wishes as $wish) {
             $alone = new Question($question->people, $question->sizes, [$wish]);
             $cost = Cost::of($alone, $places);
-            $sizes = Cost::of(new Question($question->people, $question->sizes), $places)->broken;
             $lacks = 0 === $wish->weight() ? $cost->broken - $sizes : intdiv($cost->soft, $wish->weight());
             [$bound, $most] = self::bounds($wish, $question);
             $kept[] = new Kept($lacks, $bound, $most);

@@ -45,9 +45,12 @@ final readonly class GroupMoves
      */
     public function judged(SiteAccess $access, GroupSplit $split, array $moves): array
     {
+        $state = $this->query->stateOf($split, $access->now);
         // Whom the caller does not see is not there for them.
-        $seen = $this->places->of($split, $access->now, $access->standing->sections);
-        $judged = Moves::judge($this->query->stateOf($split, $access->now), array_intersect_key($moves, $seen));
+        $seen = null === $access->standing->sections
+            ? $state->places
+            : $this->places->of($split, $access->now, $access->standing->sections);
+        $judged = Moves::judge($state, array_intersect_key($moves, $seen));
         $not = static fn(Move $move): JudgedMove => new JudgedMove($move, MoveVerdict::NotHere);
 
         return array_replace(array_map($not, $moves), $judged);
