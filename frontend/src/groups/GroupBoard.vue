@@ -17,19 +17,15 @@ const GroupPaste = defineAsyncComponent(() => import('./GroupPaste.vue'))
 
 /** The groups of one split side by side, who is in none first; moved between them as one change list. */
 const props = defineProps<{ site: Site; id: string; mayMove: boolean; mayChange: boolean }>()
-const emit = defineEmits<{ open: [] }>()
+/** What stands in the column on the right: one thing at a time. */
+const beside = defineModel<'' | 'new' | 'form' | 'paste'>('beside', { required: true })
 const narrow = useMediaQuery('(max-width: 760px)')
 const board = useGroupBoard(() => props.site, props.id)
 const { columns, moves, pending, over } = board
 const split = board.one.data
 const trouble = computed(() => board.one.error.value ?? board.roster.error.value)
 const waits = computed(() => board.one.isPending.value || board.roster.isPending.value)
-const beside = ref<'' | 'form' | 'paste'>('')
 const dropping = ref(false)
-function open(what: 'form' | 'paste') {
-  beside.value = what
-  emit('open')
-}
 
 /** Those chosen, column by column. */
 const chosen = ref<Record<string, string[]>>({})
@@ -118,8 +114,8 @@ const NOBODY: ReadonlyMap<string, string> = new Map()
           <strong>{{ t('groups.count', { n: split.groups }, split.groups) }}</strong>
           · {{ facts.join(' · ') }} · {{ t('groups.without', { n: split.without }, split.without) }}
         </p>
-        <Button v-if="mayChange" size="small" variant="outlined" :label="t('groups.edit')" @click="open('form')" />
-        <button v-if="mayMove" class="word" @click="open('paste')">{{ t('groups.list') }}</button>
+        <Button v-if="mayChange" size="small" variant="outlined" :label="t('groups.edit')" @click="beside = 'form'" />
+        <button v-if="mayMove" class="word" @click="beside = 'paste'">{{ t('groups.list') }}</button>
         <button v-if="mayChange" class="word" :aria-expanded="dropping" @click="dropping = !dropping">
           {{ t('groups.drop') }}
         </button>

@@ -197,6 +197,7 @@ fieldset {
   align-items: center;
 }
 .two {
+  align-items: end;
   display: grid;
   grid-template-columns: 1fr 1.4fr;
   gap: 10px 12px;

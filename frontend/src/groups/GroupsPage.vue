@@ -22,7 +22,7 @@ const away = computed(() => splits.value?.filter(({ awayAt }) => awayAt) ?? [])
 const current = computed(() => shown.value.find(({ id }) => id === route.params.split) ?? shown.value[0])
 const mayArrange = computed(() => props.site.may.includes('arrange-groups') && !props.site.seenAs)
 const mayChange = computed(() => mayArrange.value && props.site.seesAll)
-const making = ref(false)
+const beside = ref<'' | 'new' | 'form' | 'paste'>('')
 
 const { busy, run } = useBusy()
 const bringBack = (split: SplitFacts) =>
@@ -35,7 +35,7 @@ const bringBack = (split: SplitFacts) =>
   })
 const show = (split: string) => router.push({ name: 'groups', params: { site: props.site.id, split } })
 async function made(split: string) {
-  making.value = false
+  beside.value = ''
   await show(split)
 }
 </script>
@@ -58,26 +58,26 @@ async function made(split: string) {
             >
           </nav>
           <Button
-            v-if="mayChange && shown.length && !making"
+            v-if="mayChange && shown.length && beside !== 'new'"
             size="small"
             variant="outlined"
             :label="t('groups.more')"
-            @click="making = true"
+            @click="beside = 'new'"
           />
         </div>
         <div v-if="!shown.length" class="empty">
           <p>{{ t('groups.empty') }}</p>
           <p class="soft">{{ t('groups.emptyMore') }}</p>
-          <Button v-if="mayChange" :label="t('groups.make')" @click="making = true" />
+          <Button v-if="mayChange" :label="t('groups.make')" @click="beside = 'new'" />
         </div>
         <GroupBoard
           v-if="current"
           :id="current.id"
           :key="current.id"
+          v-model:beside="beside"
           :site="site"
           :may-move="mayArrange"
           :may-change="mayChange"
-          @open="making = false"
         />
         <p v-if="away.length && mayChange" class="away">
           <span class="soft">{{ t('groups.away') }}</span>
@@ -87,7 +87,7 @@ async function made(split: string) {
         </p>
       </template>
     </div>
-    <NewGroups v-if="making" :site="site" :splits="shown" @close="making = false" @made="made" />
+    <NewGroups v-if="beside === 'new'" :site="site" :splits="shown" @close="beside = ''" @made="made" />
   </div>
 </template>
 

@@ -140,7 +140,7 @@ const make = () =>
         </div>
       </div>
       <div v-else-if="from === 'label'" class="field">
-        <span>{{ t('groups.new.labels') }}</span>
+        <strong>{{ t('groups.new.labels') }}</strong>
         <ul v-if="labels.length">
           <li v-for="each in labels" :key="each">
             {{ each }}

@@ -30,6 +30,7 @@ const id = useId()
   display: grid;
   grid-template-columns: 1fr 1.4fr;
   gap: 10px 12px;
+  align-items: end;
 }
 .field {
   display: grid;
