@@ -50,11 +50,12 @@ final readonly class SplitsController
         return new Answer(new Items($this->query->all($this->access($site, $caller))));
     }
 
+    /** Also one that was put away, as a page that shows it still asks. */
     #[Route(self::ONE, name: 'split', requirements: self::BOTH, methods: ['GET'])]
     public function one(string $site, string $split, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->access($site, $caller);
-        $found = $this->splits->there($site, $split) ?? throw Problem::notFound('split');
+        $found = $this->splits->one($site, $split) ?? throw Problem::notFound('split');
 
         return $this->answer($access, $found);
     }
