@@ -28,14 +28,26 @@ final class Computer
 
     private const ALIKE = 4;
 
-    /** Steps in all, and how often it begins anew, of so many people at most. */
-    private const EFFORT = [60 => [2_000_000, 5], 300 => [2_000_000, 2], \PHP_INT_MAX => [1_500_000, 1]];
+    /**
+     * Steps in all, and how often it begins anew, of so many people at most. About 30 are the most rugged: few enough
+     * that the very best is looked for, too many to come upon it soon.
+     */
+    private const EFFORT = [
+        24 => [2_000_000, 5],
+        34 => [3_000_000, 5],
+        60 => [2_000_000, 5],
+        300 => [2_000_000, 2],
+        \PHP_INT_MAX => [1_500_000, 1],
+    ];
 
     /** Steps between two questions whether it goes on. */
     private const ASK = 2_000;
 
     /** @var array<int, int> group by number of the person */
     private array $best;
+
+    /** What no groups cost less than: it ends there. */
+    private int $least = 0;
 
     private Cost $cost;
 
@@ -63,6 +75,7 @@ final class Computer
         if (\count($question->sizes) < 2 || [] === $free) {
             return $places;
         }
+        $computer->least = Report::of($question, $places)->least;
         [$steps, $runs] = self::effort(\count($question->people), $steps, $runs);
         for ($run = 0; $run < $runs; ++$run) {
             $so = static fn(int $done): bool => null === $goesOn || $goesOn($run * $steps + $done, $runs * $steps);
@@ -88,13 +101,18 @@ final class Computer
         return [$steps ?? 0, $runs ?? 0];
     }
 
-    /** @return array<string, int> in turn, those with most of what is asked of them first; sizes are kept */
+    /** @return array<string, int> in turn, in an order that is drawn; sizes are kept */
     private function begin(): array
     {
         $question = $this->question;
         $places = array_intersect_key($question->fixed, array_flip($question->people));
         $held = array_count_values($places) + array_fill(0, \count($question->sizes), 0);
         $left = array_values(array_diff($question->people, array_map(strval(...), array_keys($places))));
+        // By lot: where nothing is wished, nobody is beside the same people for their names.
+        for ($n = \count($left) - 1; $n > 0; --$n) {
+            $other = $this->chance->below($n + 1);
+            [$left[$n], $left[$other]] = [$left[$other], $left[$n]];
+        }
         foreach (['least', 'most'] as $up) {
             for ($full = false; [] !== $left && !$full;) {
                 $full = true;
@@ -136,7 +154,7 @@ final class Computer
         $price = self::CHEAP;
         $chance = $this->chance;
         for ($step = 0; $step < $steps; ++$step) {
-            if (0 === $step % self::ASK && !$goesOn($step)) {
+            if (0 === $step % self::ASK && ($this->isBest() || !$goesOn($step))) {
                 return false;
             }
             $heat *= $cool;
@@ -228,6 +246,11 @@ final class Computer
         }
 
         return array_map(static fn(string $kind): array => $lists[$kind], $kinds);
+    }
+
+    private function isBest(): bool
+    {
+        return 0 === $this->cost->broken && $this->cost->soft <= $this->least;
     }
 
     private function keep(Places $places): void

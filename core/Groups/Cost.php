@@ -36,6 +36,9 @@ final readonly class Cost
                 $wish instanceof EvenWish => self::uneven($wish, $places),
                 $wish instanceof PairWish => (int) (self::same($wish->one, $wish->other, $places) !== $wish->together),
                 $wish instanceof MetWish => self::met($wish, $places),
+                $wish instanceof StayWish => \count(
+                    array_diff_assoc(array_intersect_key($wish->places, $places), $places),
+                ),
                 default => 0,
             };
             0 === $wish->weight() ? ($broken += $by) : ($soft += $by * $wish->weight());

@@ -64,6 +64,9 @@ final class Places
     /** @var array<int, array<int, int>> the same of pairs that must be kept, by one each */
     private array $tied;
 
+    /** @var array<int, array<int, int>> what leaving the groups costs that somebody is to stay in, by person */
+    private array $homes = [];
+
     /** @var array<int, int> */
     private array $least;
 
@@ -146,6 +149,9 @@ final class Places
                 $broken -= $cost;
             }
         }
+        if (isset($this->homes[$person])) {
+            $soft += ($this->homes[$person][$from] ?? 0) - ($this->homes[$person][$to] ?? 0);
+        }
         [$has, $had] = [$this->held[$to], $this->held[$from]];
         $broken += ($has >= $this->most[$to] ? 1 : 0) - ($has < $this->least[$to] ? 1 : 0)
             + ($had <= $this->least[$from] ? 1 : 0) - ($had > $this->most[$from] ? 1 : 0);
@@ -211,6 +217,11 @@ final class Places
             $this->weights[] = $weight;
             $this->above[] = $above;
             $this->sums[] = $sums;
+        } elseif ($wish instanceof StayWish) {
+            foreach (array_intersect_key($wish->places, $numbers) as $person => $home) {
+                $homes = $this->homes[$numbers[$person]] ?? [];
+                $this->homes[$numbers[$person]] = [$home => ($homes[$home] ?? 0) + $weight] + $homes;
+            }
         } elseif ($wish instanceof PairWish && isset($numbers[$wish->one], $numbers[$wish->other])) {
             [$one, $other] = [$numbers[$wish->one], $numbers[$wish->other]];
             $cost = max(1, $weight) * ($wish->together ? -1 : 1);

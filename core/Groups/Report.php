@@ -7,8 +7,12 @@ namespace MintDoor\Core\Groups;
 /** How groups meet what was wished, wish by wish and over all, beside what can be had at most. */
 final readonly class Report
 {
-    /** @param list<Kept> $wishes in the order in which they were asked */
-    private function __construct(public array $wishes, public Cost $cost, private int $least, private int $whole) {}
+    /**
+     * @param list<Kept> $wishes in the order in which they were asked
+     * @param int        $least  no groups that break nothing that must be kept cost less
+     * @param int        $whole  what they could cost at all
+     */
+    private function __construct(public array $wishes, public Cost $cost, public int $least, public int $whole) {}
 
     /** @param array<string, int> $places number of the group by person */
     public static function of(Question $question, array $places): self
@@ -35,6 +39,12 @@ final readonly class Report
         return 0 === $this->whole ? 1.0 : max(0.0, 1 - $this->cost->soft / $this->whole);
     }
 
+    /** Whether no other groups meet more. */
+    public function isBest(): bool
+    {
+        return 0 === $this->cost->broken && $this->cost->soft <= $this->least;
+    }
+
     /** Which part of it other groups could meet at most: none meet more. */
     public function best(): float
     {
@@ -59,6 +69,9 @@ final readonly class Report
             $above = array_intersect_key($wish->above, $here);
 
             return [abs(array_sum($above)), array_sum(array_map(abs(...), $above))];
+        }
+        if ($wish instanceof StayWish) {
+            return [0, \count(array_intersect_key($wish->places, $here))];
         }
         if ($wish instanceof MetWish) {
             return self::again($wish, $here, $groups);

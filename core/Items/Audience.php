@@ -225,6 +225,7 @@ final class Audience
         }
         $are = $this->are[$key] ??= [
             VisibilityKind::Sections->value => array_fill_keys($this->kinds[$key]->sections, true),
+            VisibilityKind::Groups->value => array_fill_keys($this->kinds[$key]->groups, true),
             VisibilityKind::Roles->value => array_fill_keys($this->kinds[$key]->roles, true),
             VisibilityKind::Labels->value => array_fill_keys($this->kinds[$key]->labels, true),
         ];

@@ -8,8 +8,8 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Who sees an item, as a sentence: everybody, or those of some sections, roles or labels, from a day to a day; parts
- * are joined by *and* or by *or*.
+ * Who sees an item, as a sentence: everybody, or those of some sections, groups, roles or labels, from a day to a day;
+ * parts are joined by *and* or by *or*.
  */
 final readonly class Visibility
 {
@@ -18,7 +18,7 @@ final readonly class Visibility
     public const MOST_PARTS = 40;
 
     /**
-     * @param list<string>   $names of sections (ids), roles (codes) or labels
+     * @param list<string>   $names of sections or groups (ids), roles (codes) or labels
      * @param list<self>     $parts of what is joined
      */
     private function __construct(
@@ -36,6 +36,11 @@ final readonly class Visibility
     public static function sections(string ...$ids): self
     {
         return new self(VisibilityKind::Sections, self::listed($ids));
+    }
+
+    public static function groups(string ...$ids): self
+    {
+        return new self(VisibilityKind::Groups, self::listed($ids));
     }
 
     public static function roles(string ...$codes): self
@@ -72,6 +77,7 @@ final readonly class Visibility
         $are = match ($this->kind) {
             VisibilityKind::Everybody => true,
             VisibilityKind::Sections => [] !== array_intersect($this->names, $viewer->sections),
+            VisibilityKind::Groups => [] !== array_intersect($this->names, $viewer->groups),
             VisibilityKind::Roles => [] !== array_intersect($this->names, $viewer->roles),
             VisibilityKind::Labels => [] !== array_intersect(
                 array_map(mb_strtolower(...), $this->names),
@@ -125,7 +131,7 @@ final readonly class Visibility
     /** @return list<self> parts of it that are about what people are, however deep */
     public function atoms(): array
     {
-        $own = \in_array($this->kind, [VisibilityKind::Sections, VisibilityKind::Roles, VisibilityKind::Labels], true);
+        $own = $this->kind->isAboutPeople();
         $atoms = $own ? [$this] : [];
         foreach ($this->parts as $part) {
             array_push($atoms, ...$part->atoms());

@@ -10,10 +10,17 @@ enum VisibilityKind: string
     case Everybody = 'everybody';
     case Sections = 'sections';
     case Roles = 'roles';
+    case Groups = 'groups';
     case Labels = 'labels';
     case Dates = 'dates';
     /** Its parts are joined by "and". */
     case All = 'all';
     /** Its parts are joined by "or". */
     case Any = 'any';
+
+    /** Whether it names what people are. */
+    public function isAboutPeople(): bool
+    {
+        return \in_array($this, [self::Sections, self::Groups, self::Roles, self::Labels], true);
+    }
 }

@@ -30,6 +30,15 @@ enum MessageKind: string
     /** To learners who were asked what they wish: where a plan put them. */
     case Placed = 'placed';
 
+    /** To learners who may choose a group by themselves. */
+    case Choosing = 'choosing';
+
+    /** To those who chose none: into which they were put. */
+    case Grouped = 'grouped';
+
+    /** To people of a site, in words of whoever writes. */
+    case Written = 'written';
+
     /**
      * To somebody whose account was touched by another: a card, a link, another name, login or address, a session
      * ended.
@@ -59,7 +68,7 @@ enum MessageKind: string
     {
         return !\in_array(
             $this,
-            [self::Removed, self::RoleChanged, self::RequestAnswered, self::AccountChanged],
+            [self::Removed, self::RoleChanged, self::RequestAnswered, self::AccountChanged, self::Written],
             true,
         );
     }

@@ -12,8 +12,11 @@ use MintDoor\Core\Groups\MetWish;
 use MintDoor\Core\Groups\PairWish;
 use MintDoor\Core\Groups\Places;
 use MintDoor\Core\Groups\Question;
+use MintDoor\Core\Groups\Repair;
 use MintDoor\Core\Groups\Report;
 use MintDoor\Core\Groups\Size;
+use MintDoor\Core\Groups\StayWish;
+use MintDoor\Core\Groups\WayOut;
 use MintDoor\Core\Groups\Wish;
 use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
@@ -41,6 +44,24 @@ final class ComputerTest extends TestCase
         $places = self::computed($question);
         self::assertEquals(new Cost(0, 0), Cost::of($question, $places));
         self::assertSame($places['p0'], $places['p5']);
+    }
+
+    public function testWhereNothingIsWishedItIsALot(): void
+    {
+        $people = array_map(static fn(int $n): string => "p$n", range(0, 11));
+        $question = new Question($people, array_fill(0, 4, new Size(3, 3)));
+        $met = [];
+        for ($seed = 0; $seed < 200; ++$seed) {
+            $places = Computer::compute($question, "s$seed");
+            self::assertSame([3, 3, 3, 3], array_values(array_count_values($places) + []));
+            foreach ($people as $other) {
+                $met[$other] = ($met[$other] ?? 0) + ($places[$other] === $places['p0'] ? 1 : 0);
+            }
+        }
+        unset($met['p0']);
+        // Two of eleven each time: about 36 of 200.
+        self::assertGreaterThan(15, min($met));
+        self::assertLessThan(65, max($met));
     }
 
     public function testOfFewNoOtherWayIsBetter(): void
@@ -122,6 +143,54 @@ final class ComputerTest extends TestCase
         }
     }
 
+    public function testWhoComesLateCostsAsFewMovesOfOthersAsCanBe(): void
+    {
+        $moves = $free = 0;
+        for ($seed = 1; $seed <= 60; ++$seed) {
+            $dice = new Dice(4_000 + $seed);
+            $question = self::drawn($dice, 6);
+            $question = new Question($question->people, $question->sizes, $question->wishes);
+            $before = Computer::compute($question, 'before', 2_000, 1);
+            $now = array_diff_key($before, array_flip($dice->some($question->people, 2)));
+            // One who is there wants something else since: that may move others.
+            $more = self::pair($dice->some($question->people, 2), $dice->chance(50), 0);
+            $question = new Question($question->people, $question->sizes, [...$question->wishes, $more]);
+            $order = static fn(array $way): array => [Cost::of($question, $way)->broken, Repair::moved($now, $way)];
+            $found = $order(Repair::compute($question, $now, "s$seed", self::STEPS));
+            $orders = array_map($order, self::ways($question));
+            sort($orders);
+            self::assertSame($orders[0], $found, "seed $seed");
+            $moves += $found[1] > 0 ? 1 : 0;
+            $free += 0 === $found[1] ? 1 : 0;
+        }
+        self::assertGreaterThan(5, $moves);
+        self::assertGreaterThan(20, $free);
+    }
+
+    public function testSaysTheSmallestThatWouldHaveToBeGivenUp(): void
+    {
+        $found = $none = 0;
+        for ($seed = 1; $seed <= 120; ++$seed) {
+            $question = self::drawn(new Dice(5_000 + $seed), 6);
+            if (0 === self::least($question)->broken) {
+                continue;
+            }
+            $musts = array_keys(array_filter($question->wishes, static fn(Wish $wish): bool => 0 === $wish->weight()));
+            $enough = array_map(static function (int $given) use ($question): bool {
+                $rest = array_diff_key($question->wishes, [$given => true]);
+                $without = new Question($question->people, $question->sizes, array_values($rest), $question->fixed);
+
+                return 0 === self::least($without)->broken;
+            }, $musts);
+            $first = array_search(true, $enough, true);
+            $parts = array_map(static fn(int $number): array => [$number], $musts);
+            self::assertSame(false === $first ? null : $first, WayOut::find($question, $parts, "s$seed", self::STEPS));
+            false === $first ? ++$none : ++$found;
+        }
+        self::assertGreaterThan(5, $found);
+        self::assertGreaterThan(0, $none);
+    }
+
     public function testIsToldHowFarItIsAndStopsWithTheBestSoFar(): void
     {
         $question = self::drawn(new Dice(7), 18);
@@ -153,13 +222,17 @@ final class ComputerTest extends TestCase
         }
         $weight = static fn(): int => $dice->chance(30) ? 0 : $dice->between(1, 20);
         $wishes = array_map(
-            static fn(): Wish => match ($dice->below(5)) {
+            static fn(): Wish => match ($dice->below(6)) {
                 0 => new CountWish($dice->some($people, $dice->between(1, \count($people))), 1, 2, $weight()),
                 1 => new EvenWish(
                     array_map(static fn(): int => $dice->between(1, 9), array_flip($people)),
                     $dice->between(1, 3),
                 ),
                 2 => new MetWish([$dice->some($people, 3)], $dice->below(2), $weight()),
+                3 => new StayWish(
+                    array_map(static fn(): int => $dice->below($groups), array_flip($dice->some($people, 3))),
+                    $dice->between(1, 9),
+                ),
                 default => self::pair($dice->some($people, 2), $dice->chance(50), $weight()),
             },
             range(1, $dice->between(2, 7)),
@@ -178,12 +251,15 @@ final class ComputerTest extends TestCase
         return new PairWish($two[0], $two[1], $together, $weight);
     }
 
-    /** The least there can be, by looking at all ways. */
+    /** The least there can be, by looking at all ways. No size is broken to keep something else. */
     private static function least(Question $question): Cost
     {
         $least = null;
-        foreach (self::ways($question) as $way) {
-            $cost = Cost::of($question, $way);
+        $sizes = new Question($question->people, $question->sizes);
+        $ways = self::ways($question);
+        $broken = array_map(static fn(array $way): int => Cost::of($sizes, $way)->broken, $ways);
+        foreach (array_keys($broken, min([\PHP_INT_MAX, ...$broken]), true) as $n) {
+            $cost = Cost::of($question, $ways[$n]);
             $least = null === $least || $cost->isLessThan($least) ? $cost : $least;
         }
         \assert(null !== $least);

@@ -211,6 +211,7 @@ final class VisibilityTest extends TestCase
             $dice->chance(80) ? ['learner'] : ['class-assistant'],
             array_map(strval(...), $some(['strings', 'on leave'])),
             $dice->chance(10),
+            array_map(strval(...), $some(['red', 'blue'])),
         );
     }
 
@@ -218,7 +219,7 @@ final class VisibilityTest extends TestCase
     {
         $from = $dice->between(0, self::END);
 
-        return match ($deep > 1 ? $dice->below(7) : $dice->below(5)) {
+        return match ($deep > 1 ? $dice->below(8) : $dice->below(6)) {
             0 => Visibility::everybody(),
             1 => Visibility::sections(...$dice->one([['e'], ['m'], ['e', 'm']])),
             2 => Visibility::roles('learner'),
@@ -226,7 +227,8 @@ final class VisibilityTest extends TestCase
             4 => Visibility::between($dice->chance(30) ? Time::BEGINNING : $from, $dice->chance(30)
                 ? Time::FOREVER
                 : $from + $dice->between(0, 9)),
-            5 => Visibility::all(self::sentence($dice, $deep - 1), self::sentence($dice, $deep - 1)),
+            5 => Visibility::groups($dice->one(['red', 'blue'])),
+            6 => Visibility::all(self::sentence($dice, $deep - 1), self::sentence($dice, $deep - 1)),
             default => Visibility::any(self::sentence($dice, $deep - 1), self::sentence($dice, $deep - 1)),
         };
     }
@@ -240,6 +242,7 @@ final class VisibilityTest extends TestCase
             || match ($sentence->kind) {
                 VisibilityKind::Everybody => true,
                 VisibilityKind::Sections => $any($viewer->sections),
+                VisibilityKind::Groups => $any($viewer->groups),
                 VisibilityKind::Roles => $any($viewer->roles),
                 VisibilityKind::Labels => $any($viewer->labels),
                 VisibilityKind::Dates => $sentence->window?->from <= $at && $at < $sentence->window?->until,
