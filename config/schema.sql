@@ -314,6 +314,18 @@ CREATE TABLE `first_step` (
   PRIMARY KEY (`step`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `group_invite` (
+  `asked_by` binary(16) NOT NULL,
+  `asked_at` datetime NOT NULL,
+  `group_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`group_id`,`person_id`),
+  KEY `IDX_1464C807FE54D947` (`group_id`),
+  KEY `IDX_1464C807217BBB47` (`person_id`),
+  CONSTRAINT `FK_1464C807217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_1464C807FE54D947` FOREIGN KEY (`group_id`) REFERENCES `site_group` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `group_place` (
   `id` binary(16) NOT NULL,
   `from_at` datetime NOT NULL,
@@ -345,12 +357,42 @@ CREATE TABLE `group_split` (
   `place` smallint(6) NOT NULL DEFAULT 0,
   `site_id` binary(16) NOT NULL,
   `section_id` binary(16) DEFAULT NULL,
+  `wishes` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`wishes`)),
+  `opens_at` datetime DEFAULT NULL,
+  `closes_at` datetime DEFAULT NULL,
+  `founds` tinyint(4) NOT NULL DEFAULT 0,
+  `settles` tinyint(4) NOT NULL DEFAULT 0,
+  `opened_by` binary(16) DEFAULT NULL,
+  `asked_at` datetime DEFAULT NULL,
+  `reminded_at` datetime DEFAULT NULL,
+  `settled_at` datetime DEFAULT NULL,
+  `arrives` varchar(10) NOT NULL DEFAULT 'none',
+  `arrived_at` datetime DEFAULT NULL,
+  `made_from` varchar(50) DEFAULT NULL,
   PRIMARY KEY (`id`),
   KEY `IDX_E1D9B176F6BD1646741D53CD` (`site_id`,`place`),
   KEY `IDX_E1D9B176F6BD1646` (`site_id`),
   KEY `IDX_E1D9B176D823E37A` (`section_id`),
   CONSTRAINT `FK_E1D9B176D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
   CONSTRAINT `FK_E1D9B176F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `group_task` (
+  `state` varchar(12) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `version` int(11) NOT NULL,
+  `seed` varchar(32) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `asked_by` binary(16) NOT NULL,
+  `asked_at` datetime NOT NULL,
+  `done` int(11) NOT NULL,
+  `steps` int(11) NOT NULL,
+  `beat_at` datetime NOT NULL,
+  `stops` tinyint(4) NOT NULL,
+  `outcome` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`outcome`)),
+  `split_id` binary(16) NOT NULL,
+  `settles` tinyint(4) NOT NULL DEFAULT 0,
+  PRIMARY KEY (`split_id`),
+  KEY `IDX_7B248055A393D2FBD51DF323` (`state`,`beat_at`),
+  CONSTRAINT `FK_7B2480553DDC68C5` FOREIGN KEY (`split_id`) REFERENCES `group_split` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `history_entry` (
@@ -890,6 +932,8 @@ CREATE TABLE `site_group` (
   `gone` tinyint(4) NOT NULL DEFAULT 0,
   `split_id` binary(16) NOT NULL,
   `leader_id` binary(16) DEFAULT NULL,
+  `founded` tinyint(4) NOT NULL DEFAULT 0,
+  `kind` varchar(80) DEFAULT NULL,
   PRIMARY KEY (`id`),
   KEY `IDX_A99A94C03DDC68C5741D53CD` (`split_id`,`place`),
   KEY `IDX_A99A94C03DDC68C5` (`split_id`),

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Demo;
 
+use MintDoor\Groups\WishesRequest;
+use MintDoor\Groups\WishRequest;
+
 /** The groups of the demo: quartets that were made once, those of the next round, and teams for a project. */
 final readonly class DemoGroups
 {
@@ -30,8 +33,17 @@ final readonly class DemoGroups
             $first["Quartet $n"] = \array_slice($learners, 4 * $n - 4, 4);
             $next["Quartet $n"] = [];
         }
-        $this->platform->split($site, 'Quartets, round 1', $first, [3, 5], $lead);
-        $this->platform->split($site, 'Quartets, round 2', $next, [3, 5], $lead, 1);
+        $round = $this->platform->split($site, 'Quartets, round 1', $first, [3, 5], $lead);
+        $wishes = new WishesRequest([
+            new WishRequest('count', true, 'label', value: 'violin', least: 2, most: 3),
+            new WishRequest('count', true, 'label', value: 'viola', least: 1, most: 2),
+            new WishRequest('count', true, 'label', value: 'cello', least: 1, most: 2),
+            new WishRequest('met', split: $round, most: 1),
+            new WishRequest('even', by: 'level'),
+            new WishRequest('apart', true, people: [$learners[0], $learners[1]]),
+            new WishRequest('free'),
+        ]);
+        $this->platform->split($site, 'Quartets, round 2', $next, [3, 5], $lead, 1, wishes: $wishes);
     }
 
     /**
@@ -50,6 +62,6 @@ final readonly class DemoGroups
         $this->platform->split($site, 'Project teams', $teams, [3, 6], $lead, 0, [
             'Modulation' => $learners[1],
             'Chorale' => $learners[4],
-        ]);
+        ], chooses: 6);
     }
 }

@@ -21,6 +21,7 @@ use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Weeks\Hours;
+use MintDoor\Groups\WishesRequest;
 use MintDoor\People\Facts;
 use MintDoor\People\FoundBy;
 use MintDoor\People\Repository\PeopleWriter;
@@ -71,6 +72,7 @@ final class PlatformBuilder
         'plan_wish',
         'group_split',
         'site_group',
+        'group_task',
         'named_visibility',
         'item_visibility',
         'enrollment',
@@ -79,6 +81,7 @@ final class PlatformBuilder
         'change_list',
         'change_line',
         'group_place',
+        'group_invite',
     ];
 
     private readonly BulkWriter $rows;
@@ -418,6 +421,9 @@ final class PlatformBuilder
      * @param array<string, list<string>> $groups  ids of those in each, by its name
      * @param array{int, int}             $sizes   how many each has, from and to
      * @param array<string, string>       $leaders ids of people, by the group's name
+     * @param int                         $chooses days for which people choose by themselves
+     *
+     * @return string its id
      */
     public function split(
         string $site,
@@ -427,7 +433,11 @@ final class PlatformBuilder
         string $by,
         int $place = 0,
         array $leaders = [],
-    ): void {
+        ?WishesRequest $wishes = null,
+        int $chooses = 0,
+    ): string {
+        $zone = new \DateTimeZone('Europe/Amsterdam');
+        $last = gmdate('Y-m-d', $this->now + $chooses * 86_400);
         $this->rows->add('group_split', [
             'id' => BulkWriter::id($split = $this->id()),
             'site_id' => BulkWriter::id($site),
@@ -436,6 +446,13 @@ final class PlatformBuilder
             'most' => $sizes[1],
             'place' => $place,
             'version' => 1,
+            'opens_at' => 0 === $chooses ? null : Instant::toSql($this->now - 86_400),
+            'closes_at' => 0 === $chooses ? null : Instant::toSql(Time::untilDayIncluded($last, $zone)),
+            'asked_at' => 0 === $chooses ? null : Instant::toSql($this->now - 86_400),
+            'founds' => $chooses > 0,
+            'settles' => $chooses > 0,
+            'opened_by' => 0 === $chooses ? null : BulkWriter::id($by),
+            'wishes' => null === $wishes ? null : json_encode($wishes->kept(), \JSON_THROW_ON_ERROR),
         ]);
         foreach (array_keys($groups) as $n => $called) {
             $this->rows->add('site_group', [
@@ -458,6 +475,8 @@ final class PlatformBuilder
                 ]);
             }
         }
+
+        return $split;
     }
 
     /** @param list<string> $people ids */

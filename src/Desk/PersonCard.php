@@ -85,6 +85,7 @@ final readonly class PersonCard
             work: $this->work($access, $person, $segment, $record->lastSeenAt),
             labels: PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
             details: PersonVisibility::Full === $visibility ? $this->details->of($row, $access->caller, false) : [],
+            groups: $this->roster->groupsOf($access, $personId),
             version: $record->version,
             band: ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             reason: $staff

@@ -21,6 +21,7 @@ final readonly class PersonCardAnswer
      * @param ?array{done: int, of: int, mean: ?int}    $work     pieces, and the mean of the marks, 0 to 100
      * @param list<string>                              $labels
      * @param list<DetailShown>                         $details  that the caller sees
+     * @param list<string>                              $groups   names of those they are in, or are in again when back
      * @param ?string                                   $band     the rules of the role that hold for this person
      * @param list<WayIn>                               $grants
      * @param list<OverrideShown>                       $overrides
@@ -38,6 +39,7 @@ final readonly class PersonCardAnswer
         public ?array $work,
         public array $labels,
         public array $details,
+        public array $groups,
         public int $version,
         public ?string $band,
         public ReasonShown $reason,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Accounts\LostJobs;
+use MintDoor\Groups\GroupLetters;
+use MintDoor\Groups\GroupRunner;
 use MintDoor\Plans\PlanRunner;
 use MintDoor\Plans\WishLetters;
 use MintDoor\Shared\Repository\Health;
@@ -30,6 +32,8 @@ final class ScheduledDoorTasksCommand extends Command
         private readonly LostJobs $jobs,
         private readonly WishLetters $letters,
         private readonly PlanRunner $plans,
+        private readonly GroupRunner $groups,
+        private readonly GroupLetters $choices,
         private readonly Health $health,
     ) {
         parent::__construct();
@@ -57,6 +61,9 @@ final class ScheduledDoorTasksCommand extends Command
                 'lists' => $this->jobs->again(),
                 'wishes' => $this->letters->due(),
                 'plans' => $this->plans->again(),
+                'groups' => $this->groups->again(),
+                'choices' => $this->choices->due(),
+                'settled' => $this->groups->settle(),
             ];
             $this->health->beat('scheduler');
             if ([] !== array_filter($done)) {

@@ -10,12 +10,15 @@ use MintDoor\Core\Groups\JudgedMove;
 use MintDoor\Core\Groups\Move;
 use MintDoor\Core\Groups\Moves;
 use MintDoor\Core\Groups\MoveVerdict;
+use MintDoor\Core\Groups\Split;
 use MintDoor\Groups\Entity\GroupSplit;
 use MintDoor\Groups\Repository\GroupPlaces;
 use MintDoor\Groups\Repository\SiteGroups;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
 
 /**
  * Puts people of a site into groups: what was moved in one sitting is one change list, which is taken back as a whole.
@@ -27,6 +30,11 @@ final readonly class GroupMoves
     public const KIND = 'groups';
 
     private const MOVED = 'group-moved';
+
+    /** So often somebody comes into a group within an hour, by themselves. */
+    private const MOST_AN_HOUR = 20;
+
+    private const HOUR = 3_600;
 
     public function __construct(
         private SplitsQuery $query,
@@ -62,6 +70,39 @@ final readonly class GroupMoves
         return $this->keep($access, $split, $this->judged($access, $split, $moves), null);
     }
 
+    /**
+     * Somebody moves themselves: no more come in than fit, and no change list is made of it.
+     *
+     * @throws Problem of type `NotReady` where they cannot
+     */
+    public function own(SiteAccess $access, GroupSplit $split, ?string $to): void
+    {
+        $person = $access->caller->id;
+        $state = $this->query->stateOf($split, $access->now);
+        $move = new Move($person, $to, $state->places[$person] ?? null);
+        $verdict = Moves::judge($state, [$person => $move], true)[$person]->verdict;
+        if (MoveVerdict::There === $verdict) {
+            return;
+        }
+        if (MoveVerdict::Ready !== $verdict) {
+            throw new Problem(
+                ProblemType::NotReady,
+                MoveVerdict::Full === $verdict ? 'groups.full-now' : 'groups.no-such-group',
+            );
+        }
+        if ($this->places->since($split, $person, $access->now - self::HOUR) >= self::MOST_AN_HOUR) {
+            throw new Problem(ProblemType::NotReady, 'groups.too-often');
+        }
+        $this->places->put($split, [$person => $to], $person, $access->now);
+        $after = $state->with([$person => $to]);
+        $this->release($after, [$to], $access->now);
+        $this->tell($access, $split, [$person => $move], false);
+        $left = null === $move->from ? null : $this->groups->of($split)[$move->from] ?? null;
+        if (null !== $left && $left->founded && 0 === $after->counts()[$left->id]) {
+            $left->gone = true;
+        }
+    }
+
     /** Takes a change list back, for whom nobody moved since. Groups that are gone are there again for them. */
     public function undo(SiteAccess $access, GroupSplit $split, ChangeList $list): MovesAnswer
     {
@@ -73,6 +114,24 @@ final readonly class GroupMoves
         $this->groups->flush();
 
         return $this->keep($access, $split, $this->judged($access, $split, $moves), $list);
+    }
+
+    /**
+     * Who left the site has their place again when they come back, as long as it is free.
+     *
+     * @param Split                      $state as it is with them
+     * @param array<int|string, ?string> $into  ids of groups that somebody came into
+     */
+    private function release(Split $state, array $into, int $now): void
+    {
+        $counts = $state->counts();
+        foreach (array_unique(array_filter($into)) as $id) {
+            $most = ($state->groups[$id] ?? null)?->most;
+            if (null !== $most && $counts[$id] >= $most) {
+                $there = array_map(strval(...), array_keys($state->places, $id, true));
+                $this->places->release($id, $there, $now);
+            }
+        }
     }
 
     /** @param array<string, JudgedMove> $judged */
@@ -88,6 +147,8 @@ final readonly class GroupMoves
                 $access->caller->id,
                 $access->now,
             );
+            $after = $this->query->stateOf($split, $access->now);
+            $this->release($after, array_column($moves, 'to'), $access->now);
             $list = $this->lists->begin(
                 self::KIND,
                 $access->site->id,

@@ -5,20 +5,13 @@ declare(strict_types=1);
 namespace MintDoor\Groups;
 
 use MintDoor\Core\Groups\Kinds;
-use MintDoor\Core\People\PersonVisibility;
-use MintDoor\Groups\Repository\GroupedPeople;
+use MintDoor\Groups\Entity\GroupSplit;
+use MintDoor\Groups\Entity\SiteGroup;
 use MintDoor\Groups\Repository\GroupPlaces;
 use MintDoor\Groups\Repository\SiteGroups;
 use MintDoor\Groups\Repository\Splits;
-use MintDoor\People\Repository\Labels;
-use MintDoor\People\Repository\PersonDetails;
-use MintDoor\Roster\Caring;
-use MintDoor\Roster\Details;
-use MintDoor\Roster\Repository\Sections;
-use MintDoor\Roster\RosterQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Said;
 use MintDoor\Shared\Speech;
 
@@ -29,19 +22,14 @@ final readonly class GroupSources
         private Splits $splits,
         private SiteGroups $groups,
         private GroupPlaces $places,
-        private GroupedPeople $people,
-        private Sections $sections,
-        private Labels $labels,
-        private PersonDetails $kept,
-        private Details $details,
-        private Caring $caring,
+        private GroupKinds $kinds,
         private Speech $speech,
     ) {}
 
     /**
      * @param list<string> $about ids of the people that are divided
      *
-     * @return array<string, list<string>> ids of those who come into each group, by its name
+     * @return list<NewGroup>
      *
      * @throws Problem where there is nothing to make groups from
      */
@@ -53,29 +41,80 @@ final readonly class GroupSources
         if ('split' === $request->from) {
             return $this->copied($access, $request, $about);
         }
-        $groups = Kinds::groups(...$this->kinds($access, $request, $this->people->of($about)));
+        if ('label' === $request->from && [] === $request->labels) {
+            throw Problem::field('/labels', 'none', 'groups.choose-label');
+        }
+        if ('detail' === $request->from && !$this->kinds->offers($access, $request->detail)) {
+            throw Problem::field('/detail', 'unknown', 'groups.no-detail');
+        }
+        $groups = Kinds::groups(
+            ...$this->kinds->of($access, $request->from, $request->labels, $request->detail, $about)
+        );
         if ([] === $groups) {
             throw Problem::field('/from', 'nothing', 'groups.nothing-to-make-from');
         }
         if (\count($groups) > SplitRequest::MOST_GROUPS) {
             throw Problem::field('/from', 'too-many', 'groups.fewer-groups');
         }
-        $named = [];
+        $new = [];
         foreach ($groups as $kind => $people) {
-            $named[$this->name($request->from, (string) $kind)] = $people;
+            $kind = mb_substr((string) $kind, 0, 80);
+            $new[] = new NewGroup($this->name($request->from, $kind), $people, $kind);
         }
 
-        return $named;
+        return $new;
     }
 
-    /** @return array<string, list<string>> */
+    /** @return ?string what the groups are made from, as `GroupSplit::$madeFrom` has it */
+    public function madeFrom(SiteAccess $access, NewSplitRequest $request): ?string
+    {
+        return match ($request->from) {
+            'count' => null,
+            'split' => $this->other($access, $request)->madeFrom,
+            'detail' => 'detail:'.$request->detail,
+            default => $request->from,
+        };
+    }
+
+    /**
+     * The groups of a split that are for people, by what they are.
+     *
+     * @param array<string, SiteGroup> $groups by id
+     * @param list<string>             $people ids
+     *
+     * @return array<string, list<string>> ids of groups by person
+     */
+    public function theirs(SiteAccess $access, GroupSplit $split, array $groups, array $people): array
+    {
+        $kinds = array_filter(array_map(static fn(SiteGroup $group): ?string => $group->kind, $groups), is_string(...));
+        [$from, $detail] = explode(':', $split->madeFrom.':', 3);
+        if (!\in_array($from, NewSplitRequest::KINDS, true)) {
+            return [];
+        }
+        [$are] = $this->kinds->of($access, $from, array_values($kinds), $detail, $people);
+
+        return array_map(
+            static fn(array $own): array => array_values(
+                array_map(strval(...), array_keys(array_intersect($kinds, \array_slice($own, 0, 1)))),
+            ),
+            $are,
+        );
+    }
+
+    /** Whether somebody may see a detail of anybody. */
+    public function offers(SiteAccess $access, string $detail): bool
+    {
+        return $this->kinds->offers($access, $detail);
+    }
+
+    /** @return list<NewGroup> */
     private function numbered(NewSplitRequest $request): array
     {
         $groups = [];
         for ($n = 1; $n <= $request->count; ++$n) {
             $called = trim($request->called);
             $name = '' === $called ? $this->speech->say(Said::with('groups.numbered', n: $n)) : "$called $n";
-            $groups[$name] = [];
+            $groups[] = new NewGroup($name);
         }
 
         return $groups;
@@ -84,126 +123,26 @@ final readonly class GroupSources
     /**
      * @param list<string> $about
      *
-     * @return array<string, list<string>>
+     * @return list<NewGroup>
      */
     private function copied(SiteAccess $access, NewSplitRequest $request, array $about): array
     {
-        $other = null === $request->split ? null : $this->splits->one($access->site->id, $request->split);
-        if (null === $other) {
-            throw Problem::field('/split', 'unknown', 'groups.no-such-split');
-        }
+        $other = $this->other($access, $request);
         $places = array_intersect_key($this->places->of($other, $access->now), array_flip($about));
         $groups = [];
         foreach ($this->groups->of($other) as $group) {
-            $groups[$group->name] = array_map(strval(...), array_keys($places, $group->id, true));
+            $people = array_map(strval(...), array_keys($places, $group->id, true));
+            $groups[] = new NewGroup($group->name, $people, $group->kind);
         }
 
         return $groups;
     }
 
-    /**
-     * @param array<string, Row> $people with `PersonRow::COLUMNS`, by id
-     *
-     * @return array{array<string, list<string>>, list<string>} what each is, and an order
-     */
-    private function kinds(SiteAccess $access, NewSplitRequest $request, array $people): array
+    private function other(SiteAccess $access, NewSplitRequest $request): GroupSplit
     {
-        return match ($request->from) {
-            'section' => $this->bySection($access, $people),
-            'label' => $this->byLabel($request, $people, $this->known($access, $people)),
-            'detail' => $this->byDetail($access, $request->detail, $people, $this->known($access, $people)),
-            'level' => [
-                array_map(
-                    static fn(Row $row): array => array_filter([(string) $row->intOrNull('level')]),
-                    $people,
-                ),
-                [],
-            ],
-            default => [array_map(static fn(Row $row): array => [$row->string('person_division_name')], $people), []],
-        };
-    }
+        $other = null === $request->split ? null : $this->splits->one($access->site->id, $request->split);
 
-    /**
-     * @param array<string, Row> $people
-     *
-     * @return array{array<string, list<string>>, list<string>}
-     */
-    private function bySection(SiteAccess $access, array $people): array
-    {
-        $names = [];
-        foreach ($this->sections->offered($access->site->id) as $section) {
-            $names[$section->id] = $section->name;
-        }
-        $theirs = $this->people->sections($access->site->id, $access->now);
-        $kinds = [];
-        foreach ($people as $person => $row) {
-            $kinds[$person] = array_values(array_intersect_key($names, array_flip($theirs[$person] ?? [])));
-        }
-
-        return [$kinds, array_values($names)];
-    }
-
-    /**
-     * Labels and details are known of those only of whom the caller knows everything, as on the roster.
-     *
-     * @param array<string, Row> $people
-     *
-     * @return list<string> their ids
-     */
-    private function known(SiteAccess $access, array $people): array
-    {
-        $known = PersonVisibility::Full === RosterQuery::visibility($access)
-            ? $this->caring->known(array_values($people), $access->caller, $access->site->division)
-            : [];
-
-        return array_map(strval(...), array_keys($known));
-    }
-
-    /**
-     * @param array<string, Row> $people
-     * @param list<string>       $known
-     *
-     * @return array{array<string, list<string>>, list<string>}
-     */
-    private function byLabel(NewSplitRequest $request, array $people, array $known): array
-    {
-        if ([] === $request->labels) {
-            throw Problem::field('/labels', 'none', 'groups.choose-label');
-        }
-        $kinds = array_fill_keys(array_keys($people), []);
-        foreach ($request->labels as $label) {
-            foreach ($this->labels->bearers($label, $known) as $bearer) {
-                $kinds[$bearer][] = $label;
-            }
-        }
-
-        return [$kinds, $request->labels];
-    }
-
-    /**
-     * Only what the caller sees of each.
-     *
-     * @param array<string, Row> $people
-     * @param list<string>       $known
-     *
-     * @return array{array<string, list<string>>, list<string>}
-     */
-    private function byDetail(SiteAccess $access, string $code, array $people, array $known): array
-    {
-        if (!\in_array($code, array_column($this->details->offered($access->caller), 'code'), true)) {
-            throw Problem::field('/detail', 'unknown', 'groups.no-detail');
-        }
-        $kept = $this->kept->ofPeople($known);
-        $kinds = [];
-        foreach ($people as $person => $row) {
-            $seen = Details::shown(
-                $this->details->seen($access->caller, $row->string('person_division')),
-                $kept[$person] ?? [],
-            );
-            $kinds[$person] = array_values(array_filter([$seen[$code] ?? '']));
-        }
-
-        return [$kinds, []];
+        return $other ?? throw Problem::field('/split', 'unknown', 'groups.no-such-split');
     }
 
     private function name(string $from, string $kind): string

@@ -10,7 +10,10 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** A new split, and what its groups are made from. */
 final readonly class NewSplitRequest
 {
-    public const WAYS = ['count', 'section', 'level', 'division', 'label', 'detail', 'split'];
+    public const WAYS = ['count', ...self::KINDS, 'split'];
+
+    /** What people are, a group being made for each. */
+    public const KINDS = ['section', 'level', 'division', 'label', 'detail'];
 
     /**
      * @param 'count'|'section'|'level'|'division'|'label'|'detail'|'split' $from

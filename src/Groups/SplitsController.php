@@ -41,6 +41,7 @@ final readonly class SplitsController
         private SplitsHandler $handler,
         private GroupMoves $moves,
         private GroupLines $lines,
+        private GroupLetters $letters,
         private Transaction $transaction,
     ) {}
 
@@ -113,6 +114,18 @@ final readonly class SplitsController
     {
         return $this->changed($site, $split, $request, $caller, function (SiteAccess $access, GroupSplit $found): null {
             $this->handler->back($access, $found);
+
+            return null;
+        });
+    }
+
+    /** Writes to those who have chosen no group, while it is open. */
+    #[Route(self::ONE.'/reminders', name: 'remind_to_choose', requirements: self::BOTH, methods: ['POST'])]
+    public function remind(string $site, string $split, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $split, $request, $caller, function (SiteAccess $access, GroupSplit $found): null {
+            self::assertThere($found);
+            $this->letters->remind($access, $found);
 
             return null;
         });

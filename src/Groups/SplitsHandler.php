@@ -82,10 +82,11 @@ final readonly class SplitsHandler
         $about = array_map(strval(...), array_keys($this->places->of($split, $access->now)));
         $moves = [];
         $place = 0;
-        foreach ($this->sources->groups($access, $request, $about) as $name => $people) {
-            $group = new SiteGroup($this->ids->next(), $split, (string) $name, place: $place++);
+        $split->madeFrom = $this->sources->madeFrom($access, $request);
+        foreach ($this->sources->groups($access, $request, $about) as $new) {
+            $group = new SiteGroup($this->ids->next(), $split, $new->name, place: $place++, kind: $new->kind);
             $this->groups->add($group);
-            foreach ($request->people ? $people : [] as $person) {
+            foreach ($request->people ? $new->people : [] as $person) {
                 $moves[$person] = new Move($person, $group->id, null);
             }
         }
@@ -104,7 +105,22 @@ final readonly class SplitsHandler
         self::checkSizes($request->least, $request->most, $errors);
         $this->checkName($access->site->id, trim($request->name), $split->id, $errors);
         $this->checkGroups($access, $request, $present, $errors);
+        if ('alike' === $request->arrives && null === $split->madeFrom) {
+            $errors->add('arrives', 'unlike', 'groups.not-alike');
+        }
         $errors->check();
+        if ([$request->choosesFrom, $request->choosesUntil] !== $split->days($access->zone())) {
+            [$split->opensAt, $split->closesAt] = self::window($access, $request);
+            $split->remindedAt = $split->settledAt = null;
+            $split->askedAt = $split->opensAt > $access->now ? null : $split->askedAt;
+        }
+        // Whoever said last how it is to be answers for it, and lends it their own sight, not somebody else's.
+        $split->openedBy = $access->caller->id;
+        if ($request->arrives !== $split->arrives) {
+            $split->arrivedAt = $access->now;
+        }
+        [$split->settles, $split->arrives] = [$request->settles, $request->arrives];
+        $split->founds = $request->founds;
         $split->name = trim($request->name);
         [$split->least, $split->most] = [$request->least, $request->most];
         ++$split->version;
@@ -135,6 +151,77 @@ final readonly class SplitsHandler
         return $list;
     }
 
+    /** What its groups are to be like from now on. */
+    public function wish(SiteAccess $access, GroupSplit $split, WishesRequest $request): void
+    {
+        $about = array_keys($this->places->of($split, $access->now));
+        foreach (WishesRequest::read($split->wishes)->wishes as $before) {
+            // Who has gone since may stay in what was said of them.
+            $about = [...$about, ...$before->people];
+        }
+        $errors = new FieldErrors();
+        foreach ($request->wishes as $n => $wish) {
+            $this->checkWish($access, $split, $wish, "wishes/$n", array_map(strval(...), $about), $errors);
+        }
+        $errors->check();
+        $split->wishes = $request->kept();
+        $split->openedBy = $access->caller->id;
+        ++$split->version;
+        $this->told($access, self::CHANGED, $split);
+    }
+
+    /** @param list<string> $about ids of people who may be named */
+    private function checkWish(
+        SiteAccess $access,
+        GroupSplit $split,
+        WishRequest $wish,
+        string $at,
+        array $about,
+        FieldErrors $errors,
+    ): void {
+        $numbers = 'detail' === $wish->by || 'level' === $wish->by;
+        $counts = \in_array($wish->kind, ['count', 'mixed', 'even'], true);
+        if (($counts && '' === $wish->by) || ('even' === $wish->kind && !$numbers)) {
+            $errors->add("$at/by", 'none', 'groups.wish-by');
+        }
+        if ('detail' === $wish->by && !$this->sources->offers($access, $wish->detail)) {
+            $errors->add("$at/detail", 'unknown', 'groups.no-detail');
+        }
+        if (
+            '' === trim(
+                $wish->value
+            )
+            && (
+                'count' === $wish->kind
+                || (
+                    'mixed' === $wish->kind
+                    && 'label' === $wish->by
+                )
+            )
+        ) {
+            $errors->add("$at/value", 'none', 'groups.say-value');
+        }
+        if ('count' === $wish->kind && $wish->most < $wish->least) {
+            $errors->add("$at/most", 'less', 'groups.count-less');
+        }
+        if ('even' === $wish->kind && $wish->must) {
+            $errors->add("$at/must", 'never', 'groups.even-must');
+        }
+        if (\in_array($wish->kind, ['together', 'apart'], true)) {
+            if (\count($wish->people) < 2) {
+                $errors->add("$at/people", 'few', 'groups.name-two');
+            } elseif ([] !== array_diff($wish->people, $about)) {
+                $errors->add("$at/people", 'unknown', 'groups.person-not-here');
+            }
+        }
+        if ('met' === $wish->kind) {
+            $other = null === $wish->split ? null : $this->splits->one($access->site->id, $wish->split);
+            if (null === $other || $other->id === $split->id) {
+                $errors->add("$at/split", 'unknown', 'groups.choose-split');
+            }
+        }
+    }
+
     public function drop(SiteAccess $access, GroupSplit $split): void
     {
         $split->putAwayAt = $access->now;
@@ -155,6 +242,27 @@ final readonly class SplitsHandler
         $split->putAwayAt = null;
         ++$split->version;
         $this->told($access, self::BACK, $split);
+    }
+
+    /** @return array{?int, ?int} when people choose by themselves */
+    private static function window(SiteAccess $access, SplitRequest $request): array
+    {
+        if (null === $request->choosesFrom && null === $request->choosesUntil) {
+            return [null, null];
+        }
+        if (null === $request->choosesUntil) {
+            throw Problem::field('/choosesUntil', 'no-end', 'groups.say-until');
+        }
+        $from = null === $request->choosesFrom ? $access->now : $access->startOf($request->choosesFrom, '/choosesFrom');
+        $until = $access->endOf($request->choosesUntil, '/choosesUntil');
+        if ($until <= $from) {
+            throw Problem::field('/choosesUntil', 'before-start', 'shared.last-day-before-first');
+        }
+        if ($until <= $access->now) {
+            throw Problem::field('/choosesUntil', 'past', 'groups.until-past');
+        }
+
+        return [$from, $until];
     }
 
     /** @param array<string, SiteGroup> $present */

@@ -30,12 +30,13 @@ final readonly class SplitsQuery
         $site = $access->site->id;
         $splits = [...$this->splits->of($site), ...$this->splits->awayOf($site)];
         $counted = $this->places->counted($site, $splits, $access->now, $access->standing->sections);
-        $groups = $this->groups->counts($site);
+        $groups = $this->groups->named($site);
 
         return array_map(
             static fn(GroupSplit $split): SplitShown => self::facts(
+                $access,
                 $split,
-                $groups[$split->id] ?? 0,
+                $groups[$split->id] ?? [],
                 $counted[$split->id]['people'],
                 $counted[$split->id]['without'],
             ),
@@ -58,7 +59,16 @@ final readonly class SplitsQuery
         }
 
         return new SplitAnswer(
-            self::facts($split, \count($groups), \count($seen), \count(array_filter($seen, is_null(...)))),
+            self::facts(
+                $access,
+                $split,
+                array_values(
+                    array_map(
+                        static fn(SiteGroup $group): GroupNamed => new GroupNamed($group->id, $group->name),
+                        $groups,
+                    ),
+                ),
+                \count($seen), \count(array_filter($seen, is_null(...)))),
             array_values(
                 array_map(
                     static fn(SiteGroup $group): GroupShown => self::group($group, $counts[$group->id], $shown),
@@ -94,17 +104,33 @@ final readonly class SplitsQuery
         return $this->places->of($split, $access->now, $access->standing->sections);
     }
 
-    private static function facts(GroupSplit $split, int $groups, int $people, int $without): SplitShown
-    {
+    /** @param list<GroupNamed> $groups */
+    private static function facts(
+        SiteAccess $access,
+        GroupSplit $split,
+        array $groups,
+        int $people,
+        int $without,
+    ): SplitShown {
+        [$from, $until] = $split->days($access->zone());
+
         return new SplitShown(
             $split->id,
             $split->name,
             $split->section?->id,
             $split->least,
             $split->most,
+            \count($groups),
             $groups,
             $people,
             $without,
+            $from,
+            $until,
+            $split->chooses($access->now),
+            $split->founds,
+            $split->settles,
+            $split->arrives,
+            null === $split->madeFrom ? null : explode(':', $split->madeFrom)[0],
             null === $split->putAwayAt ? null : Instant::toJson($split->putAwayAt),
             $split->version,
         );

@@ -61,7 +61,7 @@ final readonly class Items
     /**
      * Everybody who is current at an instant.
      *
-     * @param list<Visibility> $sentences whose labels matter
+     * @param list<Visibility> $sentences whose labels and groups matter
      *
      * @return array<string, ViewerRow> by id, by name
      */
@@ -71,12 +71,13 @@ final readonly class Items
         array $sentences,
         Fragment $seen = new Fragment('1 = 1', []),
     ): array {
-        $labels = [];
-        foreach ($sentences as $sentence) {
-            array_push($labels, ...$sentence->named(VisibilityKind::Labels));
-        }
-
-        return $this->viewers->at($access->site->id, $at, array_values(array_unique($labels)), $seen);
+        return $this->viewers->at(
+            $access->site->id,
+            $at,
+            self::named($sentences, VisibilityKind::Labels),
+            self::named($sentences, VisibilityKind::Groups),
+            $seen,
+        );
     }
 
     /**
@@ -108,14 +109,59 @@ final readonly class Items
             }
             $one = $alike[$key];
             if (null !== $one) {
-                $viewers[$id] = [] === $row->labels ? $one : $one->labelled($row->labels);
+                $one = [] === $row->labels ? $one : $one->labelled($row->labels);
+                $viewers[$id] = [] === $row->groups ? $one : $one->inGroups($row->groups);
             }
         }
 
         return $viewers;
     }
 
-    /** What somebody is before the items at an instant, but for their labels; null where they could not enter then. */
+    /**
+     * @param list<Visibility> $sentences
+     *
+     * @return list<string> ids of the groups that they name and somebody is in
+     */
+    public function groupsOf(string $site, string $person, array $sentences): array
+    {
+        return $this->viewers->groups($site, self::named($sentences, VisibilityKind::Groups), $person)[$person] ?? [];
+    }
+
+    /** @return list<GroupOffered> the groups of a site, in their order */
+    public function offered(string $site): array
+    {
+        return $this->viewers->offered($site);
+    }
+
+    /**
+     * @param list<string> $groups ids
+     *
+     * @return list<string> those that are there
+     */
+    public function groups(string $site, array $groups): array
+    {
+        return $this->viewers->known($site, $groups);
+    }
+
+    /**
+     * @param list<Visibility> $sentences
+     *
+     * @return list<string> names of a kind in any of them
+     */
+    private static function named(array $sentences, VisibilityKind $kind): array
+    {
+        $names = [];
+        foreach ($sentences as $sentence) {
+            array_push($names, ...$sentence->named($kind));
+        }
+
+        return array_values(array_unique($names));
+    }
+
+    /**
+     * What somebody is before the items at an instant, but for their labels and groups; null where they could not enter
+     * then.
+     */
     public function viewer(Site $site, Person $person, Timeline $timeline, int $at): ?Viewer
     {
         $book = $this->roles->book();

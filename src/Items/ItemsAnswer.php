@@ -12,6 +12,7 @@ final readonly class ItemsAnswer
      * @param ?int                                                             $people who could see something then
      * @param list<ItemShown>                                                  $items  in their order
      * @param list<array{id: string, name: string, visibility: object, items: int}> $named
+     * @param list<GroupOffered>                                               $groups those of the site, for staff
      * @param list<LeakShown>                                                  $leaks
      * @param int                                                              $version of the site, for `If-Match`
      * @param bool                                                             $may    whether the caller says who sees
@@ -21,6 +22,7 @@ final readonly class ItemsAnswer
         public ?int $people,
         public array $items,
         public array $named,
+        public array $groups,
         public array $leaks,
         public int $version,
         public bool $may,

@@ -15,6 +15,7 @@ use MintDoor\Items\Repository\NamedVisibilities;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\FieldErrors;
+use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -198,6 +199,11 @@ final readonly class ItemsHandler
         }
         if ([] !== array_diff($sentence->named(VisibilityKind::Sections), array_keys($access->site->sections))) {
             $errors->add($field, 'no-such-section', 'shared.no-such-section');
+        }
+        $groups = $sentence->named(VisibilityKind::Groups);
+        $ids = array_values(preg_grep('/^'.Id::PATTERN.'$/D', $groups) ?: []);
+        if ([] !== array_diff($groups, $this->items->groups($access->site->id, $ids))) {
+            $errors->add($field, 'no-such-group', 'items.no-such-group');
         }
         foreach ($sentence->named(VisibilityKind::Roles) as $role) {
             null !== $this->roles->book()->find($role) || $errors->add($field, 'no-such-role', 'shared.no-such-role');

@@ -13,6 +13,7 @@ use MintDoor\Core\Sites\Section;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Labels;
+use MintDoor\Roster\SeeAs;
 use MintDoor\Roster\Sights;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Instant;
@@ -128,6 +129,7 @@ final readonly class ItemsQuery
             \count($viewers),
             $shown,
             $names,
+            $this->items->offered($access->site->id),
             array_map(self::leak(...), $audience->leaks($at, self::end($access, $at), self::sections($access))),
             $access->row->int('version'),
             self::mayShow($access),
@@ -138,7 +140,7 @@ final readonly class ItemsQuery
     /** What the caller sees, or as whom the site is looked at. */
     private function seen(SiteAccess $access, SiteItems $all, int $at): ItemsAnswer
     {
-        $viewer = $this->viewer($access, $at);
+        $viewer = $this->viewer($access, $all, $at);
         $seen = null === $viewer
             ? []
             : Items::audience($all->items, $all->visibilities, [])->seenBy($viewer, $at);
@@ -149,18 +151,26 @@ final readonly class ItemsQuery
             $shown[] = new ItemShown($id, $item->kind->value, $item->title, $item->unit, $names, null, null, null);
         }
 
-        return new ItemsAnswer(Instant::toJson($at), null, $shown, [], [], $access->row->int('version'), false);
+        return new ItemsAnswer(Instant::toJson($at), null, $shown, [], [], [], $access->row->int('version'), false);
     }
 
     /** What a caller is at an instant; null where they could not enter then. */
-    private function viewer(SiteAccess $access, int $at): ?Viewer
+    private function viewer(SiteAccess $access, SiteItems $all, int $at): ?Viewer
     {
         $own = null === $access->segment ? [] : [$access->segment];
         $timeline = $access->enrollment?->timeline() ?? new Timeline($own);
         $viewer = $this->items->viewer($access->site, PersonRow::caller($access->caller), $timeline, $at);
         $borne = $this->labels->ofPeople([$access->caller->id])[$access->caller->id] ?? [];
 
-        return $viewer?->labelled($borne);
+        $sentences = array_values($all->visibilities);
+        $group = SeeAs::groupOf($access->seenAs);
+        $groups = match (true) {
+            null === $viewer => [],
+            null !== $group => [$group],
+            default => $this->items->groupsOf($access->site->id, $access->caller->id, $sentences),
+        };
+
+        return $viewer?->labelled($borne)->inGroups($groups);
     }
 
     private static function leak(Leak $leak): LeakShown

@@ -11,6 +11,7 @@ final readonly class ViewerRow
      * @param list<string> $sections ids
      * @param list<string> $roles    codes
      * @param list<string> $labels   names of those that matter
+     * @param list<string> $groups   ids of those that matter
      */
     public function __construct(
         public string $name,
@@ -21,5 +22,6 @@ final readonly class ViewerRow
         public string $division,
         public ?int $level,
         public ?string $ownKind,
+        public array $groups = [],
     ) {}
 }

@@ -31,8 +31,8 @@ final class VisibilityCodec
         if (null === $kind || $deep >= Visibility::DEEPEST) {
             throw new WrongSentence('too-deep');
         }
-        if (\in_array($kind, [VisibilityKind::Sections, VisibilityKind::Roles, VisibilityKind::Labels], true)) {
-            [] === $names && throw new WrongSentence('nobody-named');
+        if ($kind->isAboutPeople() && [] === $names) {
+            throw new WrongSentence('nobody-named');
         }
         if (\in_array($kind, [VisibilityKind::All, VisibilityKind::Any], true)) {
             [] === $parts && throw new WrongSentence('no-parts');
@@ -47,6 +47,7 @@ final class VisibilityCodec
         return match ($kind) {
             VisibilityKind::Everybody => Visibility::everybody(),
             VisibilityKind::Sections => Visibility::sections(...$names),
+            VisibilityKind::Groups => Visibility::groups(...$names),
             VisibilityKind::Roles => Visibility::roles(...$names),
             VisibilityKind::Labels => Visibility::labels(...$names),
             VisibilityKind::Dates => self::dates($data, $zone),

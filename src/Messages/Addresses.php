@@ -31,6 +31,7 @@ final readonly class Addresses
                 MessageKind::AccountChanged === $kind => '/',
                 MessageKind::SeatOffered === $kind => '/sites/in',
                 MessageKind::Wishes === $kind, MessageKind::Placed === $kind => '/wishes',
+                MessageKind::Choosing === $kind, MessageKind::Grouped === $kind => '/groups',
                 default => '/sites/'.$site.'/enter',
             };
     }

@@ -35,7 +35,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class TemplateController
 {
     private const KIND = 'welcome|account-changed|let-in|role-changed|removed|password|invitation|reminder'
-        .'|seat-offered|request-answered|quiet-warning|wishes|placed';
+        .'|seat-offered|request-answered|quiet-warning|wishes|placed|choosing|grouped|written';
 
     public function __construct(
         private Templates $templates,

@@ -16,6 +16,7 @@ final readonly class RosterCriteria
      * @param non-empty-list<string> $states
      * @param bool                   $listed    whether only those who show
      * @param ?string                $section   id; nothing for who is in none
+     * @param ?string                $group     id; of a way of dividing people behind "none-", for who is in none
      * @param ?string                $door      a kind of door, or the id of one
      * @param ?int                   $unseen    not seen since
      * @param ?int                   $ends      whose stretch ends by then
@@ -26,6 +27,7 @@ final readonly class RosterCriteria
      * @param list<string>           $divisions codes of those whose people's numbers may be known
      * @param list<string>           $sections  ids of the site's, in their order
      * @param ?Fragment              $seen      whom the caller sees, where that is not everybody
+     * @param ?list<string>          $people    ids of those who are meant; null for all
      */
     public function __construct(
         public string $site,
@@ -36,6 +38,7 @@ final readonly class RosterCriteria
         public ?int $level = null,
         public ?string $division = null,
         public ?string $section = null,
+        public ?string $group = null,
         public ?string $door = null,
         public ?int $unseen = null,
         public ?int $ends = null,
@@ -47,5 +50,6 @@ final readonly class RosterCriteria
         public ?array $details = [],
         public array $sections = [],
         public ?Fragment $seen = null,
+        public ?array $people = null,
     ) {}
 }

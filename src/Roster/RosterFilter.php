@@ -31,6 +31,9 @@ final readonly class RosterFilter
         /** An id, or none. */
         #[Assert\Regex('/^(none|'.Id::PATTERN.')$/D', message: 'shared.no-such-section')]
         public ?string $section = null,
+        /** Id of a group; behind "none-" that of a way of dividing people, for who is in none of its groups. */
+        #[Assert\Regex('/^(none-)?'.Id::PATTERN.'$/D', message: 'roster.no-such-group')]
+        public ?string $group = null,
         /** A kind of door, or the id of one. */
         #[Assert\Regex(
             '/^(staff|key|invitation|cohort|feed|preview|'.Id::PATTERN.')$/D',
@@ -69,6 +72,7 @@ final readonly class RosterFilter
                         $this->level,
                         $this->division,
                         $this->section,
+                        $this->group,
                         $this->door,
                         $this->seen,
                         $this->ends,

@@ -133,6 +133,34 @@ final readonly class RosterQuery
         );
     }
 
+    /**
+     * Of some people those whom the caller finds in the roster, in the order of their names.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, Row> with `PersonRow::COLUMNS`, by person
+     */
+    public function among(SiteAccess $access, array $people): array
+    {
+        $filter = new RosterFilter(limit: max(1, \count($people)));
+        $unlisted = $access->may(Permission::SeeUnlisted);
+        $criteria = $this->criteria($access, $filter, $unlisted, self::visibility($access), $people);
+        $found = [];
+        foreach ($this->list->page($criteria, RosterPlace::of($filter)) as $row) {
+            $found[$row->id('person_id')] = $row;
+        }
+
+        return $found;
+    }
+
+    /** @return list<string> names of the groups somebody is in, of the ways of dividing people that are not put away */
+    public function groupsOf(SiteAccess $access, string $person): array
+    {
+        return $access->may(Permission::ArrangeGroups)
+            ? $this->list->groups($access->site->id, [$person])[$person] ?? []
+            : [];
+    }
+
     /** @return list<string> codes of the divisions whose people the caller knows everything of */
     private function known(SiteAccess $access): array
     {
@@ -162,6 +190,12 @@ final readonly class RosterQuery
         $details = [] === $this->details->offered($access->caller)
             ? []
             : $this->kept->ofPeople(array_map(strval(...), array_keys($whole)));
+        $groups = $access->may(Permission::ArrangeGroups)
+            ? $this->list->groups(
+                $access->site->id,
+                array_map(static fn(Row $row): string => $row->id('person_id'), $rows),
+            )
+            : [];
         $of = $active ? \count($this->meter->items($access->site->id)) : 0;
         $asked = $this->asked($access, $rows, $instant);
         $items = $known = [];
@@ -189,6 +223,7 @@ final readonly class RosterQuery
                     ]
                     : null,
                 $labels[$id] ?? [],
+                $groups[$id] ?? [],
                 (object) $this->detailsOf($details[$id] ?? [], $access, $row),
                 $row->int('version'),
             );
@@ -237,12 +272,17 @@ final readonly class RosterQuery
         );
     }
 
-    /** What is asked for, as far as they may: when people were seen and how they came is for those who help. */
+    /**
+     * What is asked for, as far as they may: when people were seen and how they came is for those who help.
+     *
+     * @param ?list<string> $people ids of those who are meant; null for all
+     */
     private function criteria(
         SiteAccess $access,
         RosterFilter $filter,
         bool $unlisted,
         PersonVisibility $visibility,
+        ?array $people = null,
     ): RosterCriteria {
         $helps = $access->may(Permission::SeeUnlisted);
         $full = PersonVisibility::Full === $visibility;
@@ -267,6 +307,7 @@ final readonly class RosterQuery
             level: $filter->level,
             division: $filter->division,
             section: 'none' === $filter->section ? '' : $filter->section,
+            group: $access->may(Permission::ArrangeGroups) ? $filter->group : null,
             door: $helps ? $filter->door : null,
             unseen: 'never' === $unseen ? Time::BEGINNING : $ago(null === $unseen ? null : (int) $unseen),
             ends: $helps && null !== $filter->ends ? $ago(-$filter->ends) : null,
@@ -284,6 +325,7 @@ final readonly class RosterQuery
                 : [],
             sections: 'section' === $filter->sort ? $this->sections->ids($access->site->id) : [],
             seen: $this->sights->fragment($access),
+            people: $people,
         );
     }
 

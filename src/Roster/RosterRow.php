@@ -15,6 +15,7 @@ final readonly class RosterRow
      * @param ?string                     $lastSeen instant; null also for whoever may not know
      * @param ?array{done: int, of: int}  $work     pieces; null where they have none, or nobody may know
      * @param list<string>                $labels
+     * @param list<string>                $groups   names of those they are in; empty for whoever may not know
      * @param \stdClass                   $details  what is kept under details that the caller sees, by code
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class RosterRow
         public ?string $lastSeen,
         public ?array $work,
         public array $labels,
+        public array $groups,
         public \stdClass $details,
         public int $version,
     ) {}

@@ -17,20 +17,20 @@ use MintDoor\Core\Time\Window;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\RosterList;
 use MintDoor\Roster\Repository\Sections;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 
 /**
- * A site as a role, a section or a person meets it, for somebody who may look through their eyes: never with more than
- * one's own reach, and without changing anything.
+ * A site as a role, a section, a group or a person meets it, for somebody who may look through their eyes: never with
+ * more than one's own reach, and without changing anything.
  */
 final readonly class SeeAs
 {
-    public const PATTERN = '/^(role:[a-z][a-z0-9-]{0,31}|(person|section):'.Id::PATTERN.')$/D';
+    public const PATTERN = '/^(role:[a-z][a-z0-9-]{0,31}|(person|section|group):'.Id::PATTERN.')$/D';
 
     private const ABOVE = 'roster.not-see-site-somebody';
 
@@ -39,6 +39,7 @@ final readonly class SeeAs
         private People $people,
         private Roles $roles,
         private Enrollments $enrollments,
+        private RosterList $list,
     ) {}
 
     /** @throws Problem of type `NotAllowed`, `NotFound` or `Invalid` */
@@ -53,35 +54,61 @@ final readonly class SeeAs
         );
         [$what, $which] = explode(':', $seenAs);
         $through = match ($what) {
-            'role' => $this->role(
-                $own,
-                $this->roles->book()->find($which) ?? throw Problem::notFound('role'),
-                null,
-                $seenAs,
-            ),
+            'role' => $this->byRole($own, $which, $seenAs),
             'section' => $this->section($own, $which, $seenAs),
+            'group' => $this->group($own, $which, $seenAs),
             default => $this->person($own, $which, $seenAs),
         };
 
         return $through->within($own->standing->sections);
     }
 
+    /** Id of the group through whose eyes a site is seen; null where it is not a group's. */
+    public static function groupOf(?string $seenAs): ?string
+    {
+        return str_starts_with((string) $seenAs, 'group:') ? substr((string) $seenAs, 6) : null;
+    }
+
+    private function byRole(SiteAccess $own, string $code, string $seenAs): SiteAccess
+    {
+        $role = $this->roles->book()->find($code) ?? throw Problem::notFound('role');
+
+        return $this->role($own, $role, $role->name, null, $seenAs);
+    }
+
     private function section(SiteAccess $own, string $section, string $seenAs): SiteAccess
     {
         $found = $this->sections->ofSite($own->site->id, $section);
-        $learner =
-            array_values(
-                array_filter($this->roles->book()->all(), static fn(Role $role): bool => $role->takesSeat),
-            )[0] ?? null;
+        $learner = $this->learner();
         $mine = $own->standing->sections;
         if (null === $found || null === $learner || (null !== $mine && !\in_array($section, $mine, true))) {
             throw Problem::notFound('section');
         }
 
-        return $this->role($own, $learner, $found, $seenAs);
+        return $this->role($own, $learner, $found->name, $found->id, $seenAs);
     }
 
-    private function role(SiteAccess $own, Role $role, ?Section $section, string $seenAs): SiteAccess
+    /** Groups are of people of any sections: whoever sees some sections only does not look as one. */
+    private function group(SiteAccess $own, string $group, string $seenAs): SiteAccess
+    {
+        $mayKnow = $own->may(Permission::ArrangeGroups) && null === $own->standing->sections;
+        $name = $mayKnow ? $this->list->group($own->site->id, $group) : null;
+        $learner = $this->learner();
+        if (null === $name || null === $learner) {
+            throw Problem::notFound('split');
+        }
+
+        return $this->role($own, $learner, $name, null, $seenAs);
+    }
+
+    private function learner(): ?Role
+    {
+        $learners = array_filter($this->roles->book()->all(), static fn(Role $role): bool => $role->takesSeat);
+
+        return array_values($learners)[0] ?? null;
+    }
+
+    private function role(SiteAccess $own, Role $role, string $called, ?string $section, string $seenAs): SiteAccess
     {
         $this->notAbove($own, $role->rank);
         $band =
@@ -96,7 +123,7 @@ final readonly class SeeAs
         $kind = $learner ? PersonKind::Learner : $role->for[0] ?? PersonKind::Staff;
         $caller = new Caller(
             Id::NONE,
-            $section->name ?? $role->name,
+            $called,
             '',
             $kind->value,
             $own->site->division,
@@ -114,7 +141,7 @@ final readonly class SeeAs
                 $own->now - 1,
                 new Window($own->now - 1),
                 $own->now - 1,
-                $section?->id,
+                $section,
             ),
         ]);
 

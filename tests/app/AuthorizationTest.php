@@ -50,6 +50,12 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sites/{site}/group-splits/{split}/back' => [401, 403, 404, 404, 404, 404],
         'POST /sites/{site}/group-splits/{split}/moves' => [401, 403, 404, 404, 404, 404],
         'POST /sites/{site}/group-splits/{split}/lines' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/reminders' => [401, 403, 404, 404, 404, 404],
+        'GET /sites/{site}/group-splits/{split}/wishes' => [401, 403, 404, 404, 404, 404],
+        'PUT /sites/{site}/group-splits/{split}/wishes' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/compute' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/compute/stop' => [401, 403, 404, 404, 404, 404],
+        'POST /sites/{site}/group-splits/{split}/balance' => [401, 403, 404, 404, 404, 404],
         'GET /group-lists/{changeList}' => [401, 404, 404, 404, 404, 404],
         'POST /group-lists/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'GET /sites/{site}/plan' => [401, 403, 403, 200, 404, 200],
@@ -68,6 +74,10 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sites/{site}/plan/apply' => [401, 403, 403, 404, 404, 404],
         'GET /me/wishes' => [401, 200, 200, 200, 200, 200],
         'PUT /me/wishes/{plan}' => [401, 404, 404, 404, 404, 404],
+        'GET /me/groups' => [401, 200, 200, 200, 200, 200],
+        'PUT /me/groups/{split}' => [401, 404, 404, 404, 404, 404],
+        'POST /me/groups/{split}/found' => [401, 404, 404, 404, 404, 404],
+        'POST /me/groups/{split}/invitations' => [401, 404, 404, 404, 404, 404],
         'GET /sites/{site}/week' => [401, 403, 200, 200, 404, 200],
         'GET /sites/{site}/clashes' => [401, 403, 403, 200, 404, 200],
         'GET /me/week' => [401, 200, 200, 200, 200, 200],
@@ -182,6 +192,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /account-batches/{changeList}' => [401, 404, 404, 404, 404, 404],
         'POST /account-batches/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'GET /messages' => [401, 403, 200, 200, 200, 200],
+        'POST /sites/{site}/letters' => [401, 403, 403, 200, 404, 200],
         'POST /messages/again' => [401, 403, 404, 404, 404, 404],
         'POST /messages/withdraw' => [401, 403, 404, 404, 404, 404],
         'POST /message-previews' => [401, 403, 403, 200, 404, 200],
@@ -422,9 +433,14 @@ final class AuthorizationTest extends ApiTestCase
                 ['apply' => false],
             ],
             'GET /sites/{site}/group-splits/{split}',
+            'GET /sites/{site}/group-splits/{split}/wishes',
+            'POST /sites/{site}/group-splits/{split}/compute',
+            'POST /sites/{site}/group-splits/{split}/compute/stop',
             'DELETE /sites/{site}/group-splits/{split}',
             'GET /group-lists/{changeList}',
             'POST /group-lists/{changeList}/undo' => ['lead', $this->grouped(), null],
+            'POST /sites/{site}/group-splits/{split}/balance' => ['lead', $this->grouped(), ['moves' => []]],
+            'PUT /sites/{site}/group-splits/{split}/wishes' => ['lead', $this->grouped(), ['wishes' => []]],
             'PUT /sites/{site}/group-splits/{split}' => ['lead', $this->grouped(), ['name' => 'Teams', 'groups' => []]],
             'POST /sites/{site}/group-splits/{split}/back' => ['lead', $this->grouped(true), null],
             'POST /sites/{site}/group-splits/{split}/moves' => [
@@ -450,6 +466,10 @@ final class AuthorizationTest extends ApiTestCase
             'POST /sites/{site}/plan/what-if' => ['lead', $this->planned('computed'), ['more' => 3]],
             'GET /sites/{site}/plan/record',
             'POST /sites/{site}/plan/apply' => ['lead', $this->planned('computed'), null],
+            'POST /sites/{site}/group-splits/{split}/reminders' => ['lead', $this->chosen(), null],
+            'PUT /me/groups/{split}' => ['learner', $this->chosen(), ['group' => null]],
+            'POST /me/groups/{split}/found' => ['learner', $this->chosen(), ['name' => 'Blue']],
+            'POST /me/groups/{split}/invitations' => ['learner', $this->chosen(), ['people' => [$this->classmate()]]],
             'PUT /me/wishes/{plan}' => ['learner', $this->planned('asks'), ['sections' => []]],
             'POST /site-merges' => ['lead', [], $this->merging(false)],
             'POST /site-merges/{changeList}/undo' => [
@@ -477,6 +497,11 @@ final class AuthorizationTest extends ApiTestCase
                 'lead',
                 ['{person}' => $this->ids['learner'], '{note}' => $this->note(false)],
                 null,
+            ],
+            'POST /sites/{site}/letters' => [
+                'lead',
+                [],
+                ['people' => [$this->ids['learner']], 'words' => 'Bring a pencil.'],
             ],
             'POST /messages/again' => ['lead', [], ['messages' => [$this->message('withdrawn')]]],
             'POST /messages/withdraw' => ['lead', [], ['messages' => [$this->message('held')]]],
@@ -644,6 +669,25 @@ final class AuthorizationTest extends ApiTestCase
         $this->db()->executeStatement('UPDATE group_split SET version = 1');
 
         return ['{split}' => $made['id'], '{changeList}' => $made['changeList']];
+    }
+
+    /** @return array<string, string> a split whose groups people choose by themselves; the learner is in one */
+    private function chosen(): array
+    {
+        $grouped = $this->grouped();
+        $this->db()->executeStatement(
+            "UPDATE group_split SET opens_at = '2026-11-01', closes_at = '2026-12-24', founds = 1",
+        );
+
+        return $grouped;
+    }
+
+    /** @return string id of a learner of the site who is in no group */
+    private function classmate(): string
+    {
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+
+        return $this->ids['newcomer'];
     }
 
     /** @return array<string, mixed> a body that plans the site */

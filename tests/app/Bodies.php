@@ -37,6 +37,8 @@ trait Bodies
             'POST /sites/{site}/group-splits/{split}/moves' => [
                 'moves' => [['person' => $this->ids['learner'], 'to' => null, 'from' => null]],
             ],
+            'POST /sites/{site}/group-splits/{split}/balance' => ['moves' => []],
+            'PUT /sites/{site}/group-splits/{split}/wishes' => ['wishes' => [['kind' => 'free']]],
             'POST /sites/{site}/group-splits/{split}/lines' => ['text' => 'Learner Learnersen'],
             'PUT /sites/{site}/plan' => [
                 'sections' => [['id' => $this->ids['lead']]],
@@ -47,6 +49,9 @@ trait Bodies
             ],
             'PUT /sites/{site}/plan/with' => ['sites' => []],
             'POST /sites/{site}/plan/what-if' => ['more' => 3],
+            'PUT /me/groups/{split}' => ['group' => null],
+            'POST /me/groups/{split}/found' => ['name' => 'Blue'],
+            'POST /me/groups/{split}/invitations' => ['people' => [$this->ids['newcomer']]],
             'PUT /me/wishes/{plan}' => ['sections' => []],
             'POST /sites/{site}/section-fits' => ['people' => [$this->ids['newcomer']]],
             'PUT /sites/{site}/hours' => ['hours' => [['first' => '2026-12-01', 'time' => '09:30', 'minutes' => 60]]],
@@ -125,6 +130,7 @@ trait Bodies
             'POST /merges' => ['stays' => $this->ids['colleague'], 'goes' => $this->ids['cotutor']],
             'POST /account-batches' => ['text' => 'Noor Haddad', 'division' => 'seniors'],
             'POST /messages/again', 'POST /messages/withdraw' => ['messages' => [$this->ids['cotutor']]],
+            'POST /sites/{site}/letters' => ['people' => [$this->ids['learner']], 'words' => 'Bring a pencil.'],
             'POST /message-previews' => ['kind' => 'let-in', 'site' => $this->ids['site']],
             'PUT /templates/{kind}' => [
                 'subject' => 'You are in',

@@ -113,6 +113,7 @@ final class HeldAbout extends BaseRepository
                 'settled_line',
                 'plan_wish',
                 'group_place',
+                'group_invite',
             ] as $table
         ) {
             $this->execute("DELETE FROM $table WHERE person_id = ?", [Id::binary($person)]);

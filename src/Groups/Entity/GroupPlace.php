@@ -10,7 +10,8 @@ use MintDoor\People\Entity\Person;
 
 /**
  * Somebody is, or was, in a group. It holds while they are in the site: of whoever is removed it stays, and is theirs
- * again when they come back. Nobody has two of one split at a time: `live` is true or null, and unique with both.
+ * again when they come back, unless the group is full by then. Nobody has two of one split at a time: `live` is true
+ * or null, and unique with both.
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'group_place')]

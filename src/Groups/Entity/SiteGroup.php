@@ -28,6 +28,10 @@ class SiteGroup
         #[ORM\Column(type: 'smallint', options: ['default' => 0])] public int $place = 0,
         /** Whether nobody is put into it any more. */
         #[ORM\Column(options: ['default' => 0])] public bool $gone = false,
+        /** Whether one of those it is for founded it: it is gone when nobody is in it any more. */
+        #[ORM\Column(options: ['default' => 0])] public bool $founded = false,
+        /** Of what those are that it was made from: a label, a level. */
+        #[ORM\Column(length: 80, nullable: true)] public ?string $kind = null,
     ) {}
 
     /** How many people fit; null for no limit. */

@@ -146,6 +146,64 @@ final class GroupPlaces extends BaseRepository
         }
     }
 
+    /**
+     * Who came since an instant, and never was in a group of a split: to the site, to the section whose people are
+     * divided, or to any section where there is a group for each. Whoever waited for a yes comes when it is given.
+     *
+     * @return list<string> ids
+     */
+    public function newcomers(GroupSplit $split, int $since, int $now): array
+    {
+        $part = match (true) {
+            null !== $split->section => ' AND g.sections LIKE :part',
+            'alike' === $split->arrives && 'section' === $split->madeFrom => " AND g.sections <> ''",
+            default => '',
+        };
+        $before = str_replace('g.', 'b.', self::THEY).'b.person_id = g.person_id'.str_replace('g.', 'b.', $part);
+        $rows = $this->rows(
+            'SELECT g.person_id, g.sections
+             FROM enrollment_segment g
+             WHERE '.self::THEY.Sql::holds('g')."$part AND NOT EXISTS (
+                SELECT 1 FROM group_place l WHERE l.split_id = :split AND l.person_id = g.person_id
+             ) AND (g.since_at >= :since OR NOT EXISTS (
+                SELECT 1 FROM enrollment_segment b WHERE $before AND b.from_at < :since
+             ))",
+            (null === $split->section ? [] : ['part' => '%'.$split->section->id.'%']) + [
+                'split' => Id::binary($split->id),
+                'site' => Id::binary($split->site->id),
+                'since' => Instant::toSql($since),
+                'now' => Instant::toSql($now),
+            ],
+        );
+        $about = array_filter($rows, static fn(Row $row): bool => self::isAbout($split, $row->list('sections'), null));
+
+        return array_values(array_map(static fn(Row $row): string => $row->id('person_id'), $about));
+    }
+
+    /** How many groups of a split somebody came into since an instant. */
+    public function since(GroupSplit $split, string $person, int $instant): int
+    {
+        return $this->number(
+            'SELECT COUNT(*) FROM group_place WHERE split_id = ? AND person_id = ? AND from_at > ?',
+            [Id::binary($split->id), Id::binary($person), Instant::toSql($instant)],
+        );
+    }
+
+    /**
+     * A group is full: the places of those who are not in the site any more are theirs no longer. Until then they have
+     * them again when they come back.
+     *
+     * @param list<string> $there ids of those who are in it
+     */
+    public function release(string $group, array $there, int $now): void
+    {
+        $this->execute(
+            'UPDATE group_place SET live = NULL, until_at = :now
+             WHERE group_id = :group AND live = 1 AND person_id NOT IN (:there)',
+            ['group' => Id::binary($group), 'there' => self::binary($there), 'now' => Instant::toSql($now)],
+        );
+    }
+
     private function liveOf(GroupSplit $split, string $person): ?GroupPlace
     {
         return $this->findOneBy(['split' => $split->id, 'person' => $person, 'live' => true]);

@@ -66,6 +66,23 @@ final class GroupedPeople extends BaseRepository
     /**
      * @param list<string> $people ids
      *
+     * @return list<string> those of them who are listed in a roster now
+     */
+    public function listed(string $site, array $people, int $now): array
+    {
+        $sql = 'SELECT g.person_id FROM enrollment_segment g
+                WHERE g.site_id = :site AND g.person_id IN (:people) AND g.listed = 1 AND '.Sql::holds('g');
+        $values = ['site' => Id::binary($site), 'people' => self::binary($people), 'now' => Instant::toSql($now)];
+
+        return array_map(
+            static fn(Row $row): string => $row->id('person_id'),
+            [] === $people ? [] : $this->rows($sql, $values),
+        );
+    }
+
+    /**
+     * @param list<string> $people ids
+     *
      * @return array<string, string> names by id
      */
     public function names(array $people): array

@@ -6,6 +6,7 @@ namespace MintDoor\Groups\Repository;
 
 use MintDoor\Groups\Entity\GroupSplit;
 use MintDoor\Groups\Entity\SiteGroup;
+use MintDoor\Groups\GroupNamed;
 use MintDoor\People\Entity\Person;
 use MintDoor\Shared\BaseRepository;
 
@@ -28,23 +29,22 @@ final class SiteGroups extends BaseRepository
         return array_column($groups, null, 'id');
     }
 
-    /** @return array<string, int> how many groups the splits of a site have; those that have none are missing */
-    public function counts(string $site): array
+    /** @return array<string, list<GroupNamed>> the groups of the splits of a site, by its id; none of who has none */
+    public function named(string $site): array
     {
         $query = $this->dql(
-            'SELECT s.id AS split, COUNT(g.id) AS many FROM '.SiteGroup::class.' g JOIN g.split s
-             WHERE s.site = :site AND g.gone = FALSE GROUP BY s.id',
+            'SELECT g FROM '.SiteGroup::class.' g JOIN g.split s
+             WHERE s.site = :site AND g.gone = FALSE ORDER BY g.place, g.id',
             ['site' => $site],
         );
-        $counts = [];
-        foreach ($query->getArrayResult() as $row) {
-            $row = (array) $row;
-            if (\is_string($row['split'] ?? null) && is_numeric($row['many'] ?? null)) {
-                $counts[$row['split']] = (int) $row['many'];
+        $named = [];
+        foreach ($query->getResult() as $group) {
+            if ($group instanceof SiteGroup) {
+                $named[$group->split->id][] = new GroupNamed($group->id, $group->name);
             }
         }
 
-        return $counts;
+        return $named;
     }
 
     /** @param ?string $id of somebody who is there */

@@ -27,6 +27,25 @@ final class RosterList extends BaseRepository
 {
     protected const ENTITY = EnrollmentSegment::class;
 
+    private const NONE = 'none-';
+
+    private const IN_GROUP = 'g.person_id IN (SELECT gl.person_id FROM group_place gl WHERE gl.group_id = :group
+        AND gl.live = 1)';
+
+    /** Learners whom a way of dividing people is about, also one of a section. */
+    private const IN_NO_GROUP = <<<'SQL'
+        g.holds_seat = 1
+        AND EXISTS (
+            SELECT 1 FROM group_split gs
+            WHERE gs.id = :split AND gs.site_id = g.site_id
+                AND (gs.section_id IS NULL OR g.sections LIKE CONCAT('%', CAST(gs.section_id AS UUID), '%'))
+        )
+        AND g.person_id NOT IN (
+            SELECT gl.person_id FROM group_place gl JOIN site_group go ON go.id = gl.group_id AND go.gone = 0
+            WHERE gl.split_id = :split AND gl.live = 1
+        )
+        SQL;
+
     /** What a condition or a sort may look at beside the segment itself. */
     private const JOINS = [
         'p' => ' JOIN person p ON p.id = g.person_id',
@@ -144,6 +163,48 @@ final class RosterList extends BaseRepository
         return $asked;
     }
 
+    /**
+     * The groups people are in, of the ways of dividing them that are not put away.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, list<string>> names by person
+     */
+    public function groups(string $site, array $people): array
+    {
+        $groups = [];
+        foreach (
+            [] === $people
+                ? []
+                : $this->rows(
+                    'SELECT l.person_id, o.name
+                     FROM group_place l
+                     JOIN site_group o ON o.id = l.group_id AND o.gone = 0
+                     JOIN group_split s ON s.id = l.split_id AND s.put_away_at IS NULL
+                     WHERE l.person_id IN (:people) AND l.live = 1 AND s.site_id = :site
+                     ORDER BY s.place, s.id',
+                    ['site' => Id::binary($site), 'people' => array_map(Id::binary(...), $people)],
+                ) as $row
+        ) {
+            $groups[$row->id('person_id')][] = $row->string('name');
+        }
+
+        return $groups;
+    }
+
+    /** @return ?string name of a group of a site, of a way of dividing people that is not put away */
+    public function group(string $site, string $id): ?string
+    {
+        $rows = $this->rows(
+            'SELECT o.name FROM site_group o
+             JOIN group_split s ON s.id = o.split_id AND s.put_away_at IS NULL
+             WHERE o.id = ? AND o.gone = 0 AND s.site_id = ?',
+            [Id::binary($id), Id::binary($site)],
+        );
+
+        return ($rows[0] ?? null)?->string('name');
+    }
+
     private static function where(RosterCriteria $criteria): Where
     {
         $where = (new Where())
@@ -155,6 +216,9 @@ final class RosterList extends BaseRepository
         }
         if (null !== $criteria->seen) {
             $where->and($criteria->seen->sql, $criteria->seen->values);
+        }
+        if (null !== $criteria->people) {
+            $where->and('g.person_id IN (:among)', ['among' => self::binary($criteria->people)]);
         }
         if ('' === $criteria->section) {
             $where->and("g.sections = ''");
@@ -185,6 +249,8 @@ final class RosterList extends BaseRepository
         $instant = static fn(?int $instant): ?string => null === $instant ? null : Instant::toSql($instant);
         $kind = null === DoorKind::tryFrom((string) $criteria->door) ? null : $criteria->door;
         $door = null === $kind && null !== $criteria->door ? Id::binary($criteria->door) : null;
+        $none = str_starts_with((string) $criteria->group, self::NONE);
+        $group = null === $criteria->group ? null : Id::binary(substr($criteria->group, $none ? 5 : 0));
         $section = null === $criteria->section || '' === $criteria->section ? null : "%$criteria->section%";
 
         return [
@@ -192,6 +258,8 @@ final class RosterList extends BaseRepository
             'level' => ['p.level = :level', $criteria->level],
             'division' => ['p.division_id = (SELECT id FROM division WHERE code = :division)', $criteria->division],
             'section' => ['g.sections LIKE :section', $section],
+            'group' => [self::IN_GROUP, $none ? null : $group],
+            'split' => [self::IN_NO_GROUP, $none ? $group : null],
             'kind' => [\sprintf(self::BY_GRANT, 'xd.kind = :kind'), $kind],
             'door' => [\sprintf(self::BY_GRANT, 'xd.id = :door'), $door],
             'unseen' => ['(e.last_seen_at IS NULL OR e.last_seen_at < :unseen)', $instant($criteria->unseen)],

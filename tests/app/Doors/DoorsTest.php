@@ -611,32 +611,64 @@ final class DoorsTest extends ApiTestCase
     {
         $door = $this->door(['quietDays' => 5]);
         $this->join('newcomer', $door);
-        $long = Instant::toSql($this->now() - 40 * 86_400);
-        $this->db()->executeStatement(
-            'UPDATE access_grant SET given_at = ?, from_at = ?, accepted_at = ? WHERE person_id = ?',
-            [$long, $long, $long, Id::binary($this->ids['newcomer'])],
-        );
-        $this->db()->executeStatement('UPDATE site SET opens_at = ?', [$long]);
-        $night = \MintDoor\Core\Time\WakingHours::night($this->now(), new \DateTimeZone('Europe/Amsterdam'));
-        self::assertSame($night ? 0 : 1, $this->tasks()['warned']);
-        if ($night) {
-            return;
-        }
+        $this->cameLongAgo('newcomer');
+        self::assertSame(1, $this->tasks()['warned']);
         self::assertSame(
             ['warned' => 0, 'released' => 0],
             array_intersect_key($this->tasks(), ['warned' => 1, 'released' => 1]),
         );
         self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'quiet-warning'"));
-        $this->db()->executeStatement('UPDATE quiet SET goes_at = ?, warned_at = ?', [
-            Instant::toSql($this->now() - 1),
-            Instant::toSql($this->now() - 86_400),
-        ]);
+        $this->graceIsOver();
         self::assertSame(1, $this->tasks()['released']);
         self::assertArrayNotHasKey('newcomer', $this->roster());
         $entry = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history')['items'][0];
         self::assertSame(['release', 'Lead Leadsen'], [$entry['code'], $entry['actor']['name']]);
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/history/'.$entry['sequence'].'/undo');
         self::assertSame('learner current', $this->roster()['newcomer']);
+    }
+
+    /** Three meetings missed are three of one's own: a day that was taken out is nobody's absence. */
+    public function testMeetingsMissedAreThoseOfTheirOwnSection(): void
+    {
+        foreach (['Morning', 'Evening'] as $name) {
+            $this->ids[$name] = $this->platform->section($this->ids['site'], $name, 'Mondays');
+        }
+        $this->ids['other'] = $this->person('other', 'learner', 'seniors', 7);
+        $this->platform->write();
+        $weekly = ['minutes' => 90, 'first' => '2026-11-02', 'days' => [1], 'until' => '2026-12-14'];
+        $version = $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['version'];
+        $hours = ['hours' => [
+            [...$weekly, 'time' => '09:30', 'section' => $this->ids['Morning']],
+            [
+                ...$weekly,
+                'time' => '18:00',
+                'section' => $this->ids['Evening'],
+                'changes' => [['day' => '2026-11-09'], ['day' => '2026-11-16', 'toDay' => '2026-11-25']],
+            ],
+        ]];
+        $ifMatch = ['If-Match' => "\"$version\""];
+        $this->call('lead', 'PUT', '/sites/'.$this->ids['site'].'/hours', $hours, 200, $ifMatch);
+        $this->db()->executeStatement('UPDATE site SET seats = NULL');
+        foreach (['newcomer' => 'Morning', 'other' => 'Evening', 'junior' => 'Morning'] as $who => $section) {
+            $into = ['place' => 'fixed', 'section' => $this->ids[$section], 'quietMeetings' => 3, 'name' => $who];
+            self::assertSame('in', $this->join($who, $this->door($into))['passage']);
+            $this->cameLongAgo($who);
+        }
+        $this->db()->executeStatement(
+            'UPDATE enrollment SET last_seen_at = ? WHERE person_id = ?',
+            [Instant::toSql($this->now() - 14 * 86_400), Id::binary($this->ids['junior'])],
+        );
+        self::assertSame(1, $this->tasks()['warned'], 'Morning met four times, Evening twice, and one was here.');
+        $waits = fn(string $who): int => \count($this->call($who, 'GET', '/me/waits')['quiet']);
+        self::assertSame([1, 0, 0], array_map($waits, ['newcomer', 'other', 'junior']));
+        self::assertSame(0, $this->tasks()['released'], 'They have time to come.');
+        $this->graceIsOver();
+        self::assertSame(1, $this->tasks()['released']);
+        self::assertArrayNotHasKey('newcomer', $this->roster());
+        self::assertSame(['learner current', 'learner current'], [
+            $this->roster()['other'],
+            $this->roster()['junior'],
+        ]);
     }
 
     public function testAKeyIsShownOnlyToThoseWhoCouldGiveWhatItGives(): void
@@ -714,6 +746,29 @@ final class DoorsTest extends ApiTestCase
     private function slip(string $typed): string
     {
         return $this->call('newcomer', 'POST', '/join/look', ['key' => $typed], 422)['errors'][0]['code'];
+    }
+
+    /** Forty days ago, to a site that was open then. */
+    private function cameLongAgo(string $who): void
+    {
+        $long = Instant::toSql($this->now() - 40 * 86_400);
+        $this->db()->executeStatement(
+            'UPDATE access_grant SET given_at = ?, from_at = ?, accepted_at = ? WHERE person_id = ?',
+            [$long, $long, $long, Id::binary($this->ids[$who])],
+        );
+        $this->db()->executeStatement(
+            'UPDATE enrollment_segment SET from_at = ? WHERE person_id = ?',
+            [$long, Id::binary($this->ids[$who])],
+        );
+        $this->db()->executeStatement('UPDATE site SET opens_at = ?', [$long]);
+    }
+
+    private function graceIsOver(): void
+    {
+        $this->db()->executeStatement('UPDATE quiet SET goes_at = ?, warned_at = ?', [
+            Instant::toSql($this->now() - 1),
+            Instant::toSql($this->now() - 86_400),
+        ]);
     }
 
     /** Takes the two seats that are free. */

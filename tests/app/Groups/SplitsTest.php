@@ -4,28 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Groups;
 
-use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** Ways of dividing a site's people: made from what there is, arranged by hand, taken back. */
-final class SplitsTest extends ApiTestCase
+final class SplitsTest extends GroupsCase
 {
-    protected function furnish(): void
-    {
-        parent::furnish();
-        $this->ids['third'] = $this->person('third', 'learner', 'seniors', 8);
-        $this->ids['fourth'] = $this->person('fourth', 'learner', 'seniors', 8);
-    }
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->db()->executeStatement('UPDATE site SET seats = NULL');
-        foreach (['newcomer', 'third', 'fourth'] as $person) {
-            $this->change('lead', 'let-in', $person, 'learner');
-        }
-    }
-
     public function testSoManyGroupsAreMadeAndNobodyIsInOne(): void
     {
         $made = $this->make(['count' => 2, 'called' => 'Quartet', 'least' => 1, 'most' => 2]);
@@ -45,6 +28,39 @@ final class SplitsTest extends ApiTestCase
             static fn(array $one): array => [$one['groups'], $one['people'], $one['without']],
             $all,
         ));
+    }
+
+    public function testTheRosterSaysGroupsAndIsNarrowedByThem(): void
+    {
+        $split = $this->make(['from' => 'level']);
+        $ids = array_column($split['list'], 'id', 'name');
+        $site = '/sites/'.$this->ids['site'];
+        $rows = fn(string $group, string $as = 'lead'): array => array_column(
+            array_column($this->call($as, 'GET', $site.'/roster?group='.$group)['items'], 'person'),
+            'given',
+        );
+        self::assertSame(['Learner', 'Newcomer'], $rows($ids['Level 7']));
+        self::assertSame([], $rows('none-'.$split['id']));
+        $third = ['person' => $this->ids['third'], 'from' => $ids['Level 8'], 'to' => null];
+        $this->call('lead', 'POST', $this->path($split).'/moves', ['moves' => [$third]]);
+        self::assertSame(['Third'], $rows('none-'.$split['id']));
+        $groups = fn(string $as): array => array_merge(
+            ...array_column($this->call($as, 'GET', $site.'/roster?q=fourth')['items'], 'groups'),
+        );
+        self::assertSame(['Level 8'], $groups('lead'));
+        self::assertSame([], $groups('learner'), 'who arranges no groups is told of none');
+        self::assertGreaterThan(2, \count($rows($ids['Level 7'], 'learner')), 'nor finds people by them');
+        // Who is in another section is in none of its groups, and not looked for.
+        $section = $this->platform->section($this->ids['site'], 'Late', '');
+        $this->platform->write();
+        $this->change('lead', 'put-in-section', 'fourth', more: ['section' => $section]);
+        $late = $this->make(['name' => 'Late ones', 'count' => 1, 'section' => $section]);
+        self::assertSame(['Fourth'], $rows('none-'.$late['id']));
+        $listed = $this->call('lead', 'GET', $this->path())['items'];
+        self::assertSame(['Level 7', 'Level 8'], array_column($listed[0]['names'], 'name'));
+        $this->call('lead', 'DELETE', $this->path($split));
+        self::assertSame([], $groups('lead'), 'what is put away is not told');
+        $this->call('lead', 'GET', $site.'/roster?group=none', null, 422);
     }
 
     public function testGroupsAreMadeFromWhatPeopleAre(): void
@@ -233,6 +249,21 @@ final class SplitsTest extends ApiTestCase
         self::assertSame($this->places($split), $this->places($this->call('lead', 'GET', $this->path($split))));
     }
 
+    public function testWhoeverIsRemovedHasNoPlaceAnyMoreInAGroupThatIsFullSince(): void
+    {
+        $split = $this->make(['from' => 'level', 'most' => 2]);
+        [$seven, $eight] = array_column($split['list'], 'name');
+        $this->change('lead', 'remove', 'third');
+        $card = fn(): array => $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['third']);
+        self::assertSame([$eight], $card()['groups'], 'theirs again when they come back');
+        $this->move($split, ['newcomer' => [$seven, $eight]], ['ready']);
+        self::assertSame([], $card()['groups']);
+        $this->change('lead', 'bring-back', 'third');
+        $places = $this->places($this->call('lead', 'GET', $this->path($split)));
+        self::assertSame(['fourth', 'newcomer'], $places[$eight]);
+        self::assertContains('third', $places['']);
+    }
+
     public function testTwoWhoAreTheSamePersonAreInTheGroupOfOne(): void
     {
         $split = $this->make(['count' => 2]);
@@ -293,86 +324,5 @@ final class SplitsTest extends ApiTestCase
         $third = hex2bin(str_replace('-', '', $this->ids['third']));
         self::assertEquals(0, $this->db()->fetchOne($left('group_place WHERE person_id = ?'), [$third]));
         self::assertEquals(0, $this->db()->fetchOne($left('site_group WHERE leader_id = ?'), [$third]));
-    }
-
-    /** @param ?array<string, mixed> $split */
-    private function path(?array $split = null): string
-    {
-        return '/sites/'.$this->ids['site'].'/group-splits'.(null === $split ? '' : '/'.$split['id']);
-    }
-
-    /**
-     * @param array<string, mixed> $more
-     *
-     * @return array<string, mixed>
-     */
-    private function make(array $more = [], int $expected = 200): array
-    {
-        return $this->call('lead', 'POST', $this->path(), ['name' => 'Teams', ...$more], $expected);
-    }
-
-    /**
-     * @param array<string, mixed> $split
-     * @param array<string, mixed> $body
-     *
-     * @return array<string, mixed>
-     */
-    private function put(array $split, array $body, int $expected = 200, ?string $tag = null): array
-    {
-        $tag ??= '"'.$this->call('lead', 'GET', $this->path($split))['version'].'"';
-
-        return $this->call('lead', 'PUT', $this->path($split), $body, $expected, ['If-Match' => $tag]);
-    }
-
-    /**
-     * @param array<string, mixed>                         $split
-     * @param array<string, array{?string, ?string}> $moves    from and to by name of the group, by person
-     * @param list<string>                           $verdicts
-     *
-     * @return array<string, mixed>
-     */
-    private function move(array $split, array $moves, array $verdicts, string $as = 'lead'): array
-    {
-        $ids = array_column($split['list'], 'id', 'name');
-        $wanted = [];
-        foreach ($moves as $person => [$from, $to]) {
-            $wanted[] = ['person' => $this->ids[$person], 'from' => $ids[$from] ?? null, 'to' => $ids[$to] ?? null];
-        }
-        $made = $this->call($as, 'POST', $this->path($split).'/moves', ['moves' => $wanted]);
-        self::assertSame($verdicts, array_column($made['moves'], 'verdict'));
-
-        return $made;
-    }
-
-    /** @param list<string> $people */
-    private function label(string $label, array $people): void
-    {
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/labels', [
-            'label' => $label,
-            'people' => array_map(fn(string $person): string => $this->ids[$person], $people),
-            'on' => true,
-        ]);
-    }
-
-    /**
-     * @param array<string, mixed> $split
-     *
-     * @return array<string, list<string>> people by name of their group, nothing for none, both sorted
-     */
-    private function places(array $split): array
-    {
-        $names = array_column($split['list'], 'name', 'id');
-        $who = array_flip($this->ids);
-        $places = [];
-        foreach ($split['places'] as $place) {
-            $places[$names[$place['group']] ?? ''][] = (string) $who[$place['person']];
-        }
-        foreach ($places as &$people) {
-            sort($people);
-        }
-        unset($people);
-        ksort($places);
-
-        return $places;
     }
 }

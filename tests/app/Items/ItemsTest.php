@@ -35,6 +35,45 @@ final class ItemsTest extends ApiTestCase
         self::assertContains('welcome', $this->seen('newcomer'));
     }
 
+    public function testWhatIsShownToAGroupIsSeenByThoseWhoAreInItNow(): void
+    {
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+        $splits = $this->path('/group-splits');
+        $split = $this->call('lead', 'POST', $splits, ['name' => 'Teams', 'from' => 'count', 'count' => 2]);
+        [$red, $blue] = array_column($split['list'], 'id');
+        self::assertSame(['Group 1', 'Teams', false], \array_slice(array_values($this->items()['groups'][0]), 1));
+        $this->show(['welcome'], ['kind' => 'groups', 'names' => [$red]]);
+        self::assertNotContains('welcome', $this->seen('learner'));
+        $move = fn(?string $from, ?string $to): array => $this->call(
+            'lead',
+            'POST',
+            $splits.'/'.$split['id'].'/moves',
+            [
+                'moves' => [['person' => $this->ids['learner'], 'from' => $from, 'to' => $to]],
+            ]
+        );
+        $move(null, $red);
+        self::assertContains('welcome', $this->seen('learner'));
+        self::assertNotContains('welcome', $this->seen('newcomer'));
+        self::assertSame(3, $this->item('welcome')['sees'], 'the learner, and who makes items');
+        $as = fn(string $group, int $expected = 200): array => array_column(
+            $this->call('lead', 'GET', $this->path("/items?as=group:$group"), null, $expected)['items'] ?? [],
+            'id',
+        );
+        self::assertContains('welcome', $as($red));
+        self::assertNotContains('welcome', $as($blue));
+        self::assertSame([], $as($this->ids['site'], 404));
+        $move($red, $blue);
+        self::assertNotContains('welcome', $this->seen('learner'));
+        $move($blue, $red);
+        $this->call('lead', 'DELETE', $splits.'/'.$split['id']);
+        self::assertNotContains('welcome', $this->seen('learner'), 'what is put away opens nothing');
+        self::assertSame([], $this->items()['groups']);
+        $gone = $this->show(['list-1'], ['kind' => 'groups', 'names' => [$blue]], expected: 422);
+        self::assertSame('no-such-group', $gone['errors'][0]['code']);
+        self::assertSame(422, $this->show(['list-1'], ['kind' => 'groups', 'names' => ['x']], expected: 422)['status']);
+    }
+
     public function testWhatIsHardlyMeantIsFoundAndGoesWhenItIsSaid(): void
     {
         [$morning, $evening] = $this->sections();

@@ -402,6 +402,33 @@ final class MessagesTest extends ApiTestCase
         );
     }
 
+    public function testSomebodyWritesToPeopleOfTheirSiteAndToNoOthers(): void
+    {
+        $this->db()->executeStatement(
+            'UPDATE person SET email = NULL WHERE id = ?',
+            [Id::binary($this->ids['newcomer'])],
+        );
+        $this->change('lead', 'let-in', 'newcomer', 'learner', more: [], site: 'site');
+        $people = array_map(fn(string $who): string => $this->ids[$who], ['learner', 'junior', 'newcomer']);
+        $before = \count($this->messages('lead'));
+        $answer = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/letters', [
+            'people' => $people,
+            'words' => '  Bring <b>a pencil</b>. ',
+        ]);
+        self::assertSame([1, 1], [$answer['queued'], $answer['gone']]);
+        self::assertCount(1, $answer['without']);
+        $messages = $this->messages('lead');
+        self::assertCount($before + 1, $messages);
+        self::assertSame(
+            ['written', 'Lead Leadsen writes to you about Harmony', 'held'],
+            [$messages[0]['kind'], $messages[0]['subject'], $messages[0]['state']],
+        );
+        self::assertStringContainsString("Bring <b>a pencil</b>.\n\nLead Leadsen", $messages[0]['text']);
+        $write = '/sites/'.$this->ids['site'].'/letters';
+        $this->call('lead', 'POST', $write, ['people' => $people, 'words' => ' '], 422);
+        $this->call('assistant', 'POST', $write, ['people' => $people, 'words' => 'x'], 403);
+    }
+
     /** @return array<string, mixed> the line */
     private function tell(string $as, string $verb, string $person, ?string $role, string $words): array
     {
