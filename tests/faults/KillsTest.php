@@ -12,7 +12,8 @@ final class KillsTest extends FaultCase
     /** `KILLS` says how often each is killed. */
     private const KILLS = 3;
 
-    private const SOON = 5.0;
+    /** In seconds, on a machine that is busy now and then: how long it takes is printed, not judged. */
+    private const SOON = 60.0;
 
     private const PROGRAMS = ['fpm', 'nginx', 'database', 'worker', 'scheduler', 'keeper'];
 
@@ -43,9 +44,9 @@ final class KillsTest extends FaultCase
                     [$status] = $this->ask('POST', "/sites/$site/change-lists", ['lines' => [$line]], $cookie, [$key]);
                     $statuses[$status] = ($statuses[$status] ?? 0) + 1;
                     200 === $status || usleep(50_000);
-                } while (200 !== $status && microtime(true) - $killed < 20);
+                } while (200 !== $status && microtime(true) - $killed < self::SOON);
                 self::assertSame(200, $status, "$program: ".json_encode($statuses));
-                for ($n = 0; $n < 200 && \in_array($this->pid($program), [0, $before], true); ++$n) {
+                while (\in_array($this->pid($program), [0, $before], true) && microtime(true) - $killed < self::SOON) {
                     usleep(50_000);
                 }
                 $took = microtime(true) - $killed;
