@@ -205,7 +205,7 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   await page.getByRole('button', { name: 'show', exact: true }).click()
   await expect(page.getByText('unlisted', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Export or print' }).click()
-  for (const column of ['Kind', 'Division', 'Since', 'Last seen', 'Work', 'Labels'])
+  for (const column of ['Kind', 'Division', 'Since', 'Last seen', 'Work', 'Labels', 'Groups'])
     await page.getByRole('checkbox', { name: column }).uncheck()
   const [file] = await Promise.all([
     page.waitForEvent('download'),

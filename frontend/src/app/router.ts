@@ -22,13 +22,15 @@ export const router = createRouter({
       path: '/',
       name: 'today',
       component: () => import('@/desk/TodayPage.vue'),
-      meta: { words: ['steps', 'today', 'sites', 'plans', 'doors', 'history', 'changes', 'messages', 'access'] },
+      meta: {
+        words: ['steps', 'today', 'sites', 'plans', 'choosing', 'doors', 'history', 'changes', 'messages', 'access'],
+      },
     },
     // Only once it is known who is signed in can it be said which of their sites they mean.
     {
       path: '/sites',
       component: () => import('@/desk/SitesPage.vue'),
-      meta: { words: ['sites', 'access', 'doors', 'plans'] },
+      meta: { words: ['sites', 'access', 'doors', 'plans', 'choosing'] },
       beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in'),
     },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/accounts/SignInPage.vue'), meta: { open: true } },
@@ -51,7 +53,7 @@ export const router = createRouter({
       path: '/sites/:scope(run|in|all)',
       name: 'sites',
       component: () => import('@/desk/SitesPage.vue'),
-      meta: { words: ['sites', 'access', 'doors', 'plans'] },
+      meta: { words: ['sites', 'access', 'doors', 'plans', 'choosing'] },
     },
     { path: '/sites/open', name: 'open-doors', component: () => import('@/doors/OpenDoorsPage.vue') },
     { path: '/keys', name: 'renew-keys', component: () => import('@/doors/RenewPage.vue'), meta: { words: ['doors'] } },
@@ -88,7 +90,7 @@ export const router = createRouter({
           path: 'groups/:split([0-9a-f-]{36})?',
           name: 'groups',
           component: () => import('@/groups/GroupsPage.vue'),
-          meta: { words: ['groups', 'sections', 'roster'] },
+          meta: { words: ['groups', 'sections', 'roster', 'messages'] },
         },
         {
           path: 'plan',
@@ -282,6 +284,12 @@ export const router = createRouter({
       name: 'wishes',
       component: () => import('@/plans/OwnWishesPage.vue'),
       meta: { words: ['plans', 'weeks'] },
+    },
+    {
+      path: '/groups',
+      name: 'own-groups',
+      component: () => import('@/groups/OwnGroupsPage.vue'),
+      meta: { words: ['choosing', 'roster'] },
     },
     { path: '/rooms', name: 'rooms', component: () => import('@/weeks/RoomsPage.vue'), meta: { words: ['weeks'] } },
     {

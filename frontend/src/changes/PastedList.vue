@@ -17,6 +17,7 @@ import { t } from '@/shared/words'
 import { useKept } from './kept'
 import TellThem from '@/messages/TellThem.vue'
 import { emptyWork, MOST_CHARACTERS, type PastedItem, type PastedWork } from '@/intake/pasted'
+import ArrivesInGroups from '@/roster/ArrivesInGroups.vue'
 import ClashMeant from '@/roster/ClashMeant.vue'
 import { usePastedReview } from './pastedReview'
 import PastedLineRow from '@/intake/PastedLineRow.vue'
@@ -174,6 +175,7 @@ const apply = () =>
         </button>
         <DayField v-model="work.untilDay" shown :label="t('pasted.until')" />
       </fieldset>
+      <ArrivesInGroups :site="site" />
       <TellThem
         v-model:tell="work.tell"
         v-model:words="work.words"

@@ -4,9 +4,9 @@ import type { AskingVerb } from '@/roster/asked'
 import { inSentence, t, tIn } from '@/shared/words'
 
 /** What can be done to all of those chosen in the roster. */
-defineProps<{ chosen: string[]; verbs: AskingVerb[]; of: number }>()
+defineProps<{ chosen: string[]; verbs: AskingVerb[]; of: number; mayWrite: boolean }>()
 const verb = defineModel<AskingVerb | ''>('verb', { required: true })
-const emit = defineEmits<{ all: []; none: [] }>()
+const emit = defineEmits<{ all: []; none: []; write: [] }>()
 const router = useRouter()
 </script>
 
@@ -15,6 +15,9 @@ const router = useRouter()
     <strong class="nums">{{ t('changeList.chosen', { n: $n(chosen.length) }, chosen.length) }}:</strong>
     <button v-for="each in verbs" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
       {{ tIn('changeList.words', each) }}
+    </button>
+    <button v-if="mayWrite && chosen.length <= 500" class="word" @click="emit('write')">
+      {{ t('messages.write.them') }}
     </button>
     <button class="word" @click="router.push({ name: 'people', state: { people: chosen } })">
       {{ t('people.elsewhere') }}

@@ -12,13 +12,16 @@ const GET = `GET /sites/${site.id}/first-day-check`
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
 afterEach(() => void vi.useRealTimers())
 
-async function shown(answer: object, hours: object[] = []) {
+async function shown(answer: object, hours: object[] = [], splits: object[] = []) {
   const asked = serve({
     [`GET /sites/${site.id}/hours`]: { hours, clashes: [], lastDay: null, version: 1, entry: null },
     [GET]: answer,
+    [`GET /sites/${site.id}/group-splits`]: { items: splits },
     [`POST /sites/${site.id}/change-lists`]: { changeList: null, lines: [], removal: null },
   })
-  const { page } = show(FirstDayCheckPage, { props: { site } })
+  const { page } = show(FirstDayCheckPage, {
+    props: { site: splits.length ? { ...site, may: [...site.may, 'arrange-groups'] } : site },
+  })
   await flushPromises()
   // Rows are drawn in turn.
   await vi.advanceTimersByTimeAsync(10)
@@ -78,4 +81,25 @@ it('looks at each section as of its own next meeting, where they say when they m
   expect(asked[1]?.call).toMatch(/first-day-check$/)
   expect(page.text()).toContain('everybody: 2 Dec')
   expect(page.find('.sum').text()).toBe('At their next meeting, 4 of 4 could enter.')
+})
+
+it('says who is in no group', async () => {
+  const split = (id: string, without: number, more = {}) => ({
+    id,
+    name: id,
+    groups: 2,
+    without,
+    awayAt: null,
+    ...more,
+  })
+  const all = [
+    split('Teams', 3),
+    split('Choirs', 0),
+    split('Empty', 4, { groups: 0 }),
+    split('Old', 2, { awayAt: 'x' }),
+  ]
+  const { page } = await shown({ at: '2026-12-01T09:00:00Z', enter: 5, look: 0, groups: [] }, [], all)
+  expect(page.findAll('.groups li').map((each) => each.text())).toEqual([
+    expect.stringMatching(/^3 people are in no group of Teams\.\s+Who: Teams\s+To the groups: Teams$/),
+  ])
 })

@@ -19,6 +19,7 @@ import Trouble from '@/ui/Trouble.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import PickOne from '@/ui/PickOne.vue'
 import { sectionNames } from '@/roster/sections'
+import { useSplits } from '@/shared/splits'
 import ChangePanel from '@/changes/ChangePanel.vue'
 
 /**
@@ -59,6 +60,11 @@ const moment = refDebounced(
     as.value === 'meetings' ? {} : { day: day.value, time: time.value },
   ),
   200,
+)
+/** Ways of dividing people in which some are in no group. */
+const { data: splits } = useSplits(() => props.site)
+const without = computed(() =>
+  (splits.value ?? []).filter(({ awayAt, without: n, groups: some }) => !awayAt && n && some),
 )
 const mending = shallowRef<{ people: string[]; requests: LineRequest[] } | null>(null)
 
@@ -178,6 +184,19 @@ const columns = useColumns('first-day-check', () => [
         <p v-if="requests.length > 1">
           <Button size="small" :label="t('firstDayCheck.fixAll', { n: requests.length })" @click="mend(requests)" />
         </p>
+        <ul v-if="without.length" class="groups">
+          <li v-for="split in without" :key="split.id">
+            {{ t('firstDayCheck.noGroup', { n: split.without, name: split.name }, split.without) }}
+            {{ ' '
+            }}<RouterLink :to="{ name: 'roster', params: { site: site.id }, query: { group: 'none-' + split.id } }"
+              >{{ t('firstDayCheck.whoNoGroup') }}<span class="unseen">: {{ split.name }}</span></RouterLink
+            >
+            {{ ' '
+            }}<RouterLink :to="{ name: 'groups', params: { site: site.id, split: split.id } }"
+              >{{ t('firstDayCheck.toGroups') }}<span class="unseen">: {{ split.name }}</span></RouterLink
+            >
+          </li>
+        </ul>
         <DataRows
           v-if="rows.length"
           :tall="rows.length > 60"
@@ -222,6 +241,11 @@ const columns = useColumns('first-day-check', () => [
 </template>
 
 <style scoped>
+.groups {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
 .both {
   display: flex;
   flex: 1;

@@ -25,6 +25,7 @@ const PersonColumn = defineAsyncComponent(() => import('@/roster/PersonColumn.vu
 const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
 const RosterDays = defineAsyncComponent(() => import('@/roster/RosterDays.vue'))
 const PastedList = defineAsyncComponent(() => import('@/changes/PastedList.vue'))
+const WriteTo = defineAsyncComponent(() => import('@/messages/WriteTo.vue'))
 const ChangePanel = defineAsyncComponent(() => import('@/changes/ChangePanel.vue'))
 
 const props = defineProps<{ site: Site }>()
@@ -60,6 +61,7 @@ const shown = computed<Column[]>(() =>
           seen: sees('see-activity'),
           work: sees('see-activity') && (narrow.value || rows.value.some((row) => row.work)),
           labels: rows.value.some((row) => row.labels.length),
+          groups: rows.value.some((row) => row.groups.length),
         }) as Partial<Record<Column, boolean>>
       )[column] ?? true,
   ),
@@ -68,9 +70,9 @@ const columns = useColumns('roster', () => rowColumns(shown.value, details.value
 // On a narrow screen, and beside an open column, there is room for what tells people apart.
 const aside = computed(() =>
   narrow.value
-    ? ['kind', 'division', 'number', 'section', 'since', 'seen', 'work', 'labels', ...detailColumns.value]
-    : person.value || changeList.value || list.value
-      ? ['division', 'number', 'since', 'work', 'labels', ...detailColumns.value]
+    ? ['kind', 'division', 'number', 'section', 'since', 'seen', 'work', 'labels', 'groups', ...detailColumns.value]
+    : person.value || changeList.value || writes.value || list.value
+      ? ['division', 'number', 'since', 'work', 'labels', 'groups', ...detailColumns.value]
       : [],
 )
 // What can be done to all of those chosen depends on what state they are shown in.
@@ -89,6 +91,9 @@ const verbs = computed<AskingVerb[]>(() => {
   ]
 })
 const changeList = ref<AskingVerb | ''>('')
+/** Whether one writes to those chosen. */
+const writes = ref(false)
+watch(changeList, (verb) => verb && (writes.value = false))
 /** A list somebody pasted into the box. */
 const list = shallowRef<{ text: string; changeList: string } | null>(null)
 /** The change list is kept in the address, so that it is there again after leaving. */
@@ -107,11 +112,16 @@ function closeList() {
 }
 const mayChoose = computed(() => sees('let-in') && !view.value.asOf && !props.site.seenAs)
 const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
+function write() {
+  changeList.value = ''
+  writes.value = true
+}
 /** Everybody shown, or nobody when they all are. */
 const allShown = () => (rows.value.every((row) => chosen.has(row.person.id)) ? chooseNobody() : chooseAll())
 function chooseNobody() {
   forget()
   changeList.value = ''
+  writes.value = false
 }
 // All who came through a door, removed as one change list that is reviewed first.
 watch(
@@ -171,6 +181,8 @@ function open(id: string) {
           :chosen="[...chosen]"
           :verbs="verbs"
           :of="counts?.shown ?? 0"
+          :may-write="sees('write-to-people')"
+          @write="write"
           @all="chooseAll"
           @none="chooseNobody"
         />
@@ -213,6 +225,13 @@ function open(id: string) {
       :verb="changeList"
       @close="changeList = ''"
       @applied="chooseNobody"
+    />
+    <WriteTo
+      v-else-if="writes && chosen.size"
+      :site="site"
+      :to="t('messages.write.people', { n: chosen.size }, chosen.size)"
+      :people="[...chosen]"
+      @close="writes = false"
     />
     <PastedList
       v-else-if="list && listed"

@@ -26,6 +26,7 @@ const row = (who: ReturnType<typeof person>, sections: string[]): RosterRow => (
   lastSeen: null,
   work: null,
   labels: [],
+  groups: [],
   details: {},
   version: 2,
 })

@@ -16,6 +16,7 @@ import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
+import OwnGroupsHint from '@/groups/OwnGroupsHint.vue'
 import OwnWishesHint from '@/plans/OwnWishesHint.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from '@/sites/MySites.vue'
@@ -148,6 +149,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         {{ ' ' }}<RouterLink to="/sites/open">{{ t('openDoors.title') }}</RouterLink>
       </p>
       <OwnWishesHint v-if="scope === 'in'" />
+      <OwnGroupsHint v-if="scope === 'in'" />
       <OwnWaits v-if="scope === 'in'" />
       <p v-if="picked.size" class="picked" role="status">
         <strong class="nums">{{ t('siteChangeList.chosen', { n: picked.size }, picked.size) }}:</strong>

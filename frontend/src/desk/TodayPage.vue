@@ -10,6 +10,7 @@ import { t } from '@/shared/words'
 import OwnWaits from '@/doors/OwnWaits.vue'
 import RegistrationsHint from '@/accounts/RegistrationsHint.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
+import OwnGroupsHint from '@/groups/OwnGroupsHint.vue'
 import OwnWishesHint from '@/plans/OwnWishesHint.vue'
 import MySites from '@/sites/MySites.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -59,6 +60,7 @@ const quiet = computed(() => data.value?.decisions.length === 0)
           <p v-if="quiet" class="soft">{{ t('today.nothing') }}</p>
         </template>
         <OwnWishesHint />
+        <OwnGroupsHint />
         <OwnWaits />
         <section v-if="mine?.items.length" :aria-labelledby="'today-mine'">
           <h2 id="today-mine">{{ t('sites.in') }}</h2>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ArrivesInGroups from '@/roster/ArrivesInGroups.vue'
 import NumberField from '@/ui/NumberField.vue'
 import Tick from '@/ui/Tick.vue'
 import PickOne from '@/ui/PickOne.vue'
@@ -101,6 +102,7 @@ const places = computed(() =>
           v-if="draft.place === 'fixed'"
           :model-value="draft.section ?? undefined"
           :label="t('doors.write.place.fixed')"
+          :placeholder="t('doors.write.whichSection')"
           :options="optionsOf(site.sections, 'id')"
           @update:model-value="draft.section = $event ?? null"
       /></template>
@@ -114,6 +116,7 @@ const places = computed(() =>
       >
     </I18nT>
     <span v-for="field in ['role', 'place', 'section']" :key="field" class="clay">{{ wrong(field) }}</span>
+    <ArrivesInGroups :site="site" />
   </div>
   <div v-else class="line">
     <I18nT :keypath="'doors.write.row.look'" scope="global">

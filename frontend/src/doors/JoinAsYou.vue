@@ -112,7 +112,12 @@ const JoinClash = defineAsyncComponent(() => import('./JoinClash.vue'))
 form,
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
+}
+/* On a phone the name of a section may be longer than there is room. */
+.field :deep(.stacked) {
+  grid-template-columns: minmax(0, 1fr);
 }
 .you {
   font-weight: 600;

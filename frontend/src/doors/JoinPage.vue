@@ -88,6 +88,7 @@ import PlatformMark from '@/ui/PlatformMark.vue'
 .porch {
   min-height: 100%;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   justify-items: center;
   align-content: start;
   padding: 18px 14px 40px;
@@ -96,6 +97,7 @@ import PlatformMark from '@/ui/PlatformMark.vue'
 .card {
   width: min(440px, 100%);
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 16px;
   background: var(--sheet);
   border: 8px solid var(--spruce);
@@ -114,6 +116,7 @@ import PlatformMark from '@/ui/PlatformMark.vue'
 }
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 .what {

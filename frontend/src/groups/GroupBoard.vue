@@ -4,21 +4,25 @@ import Button from 'primevue/button'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
+import { shortDay } from '@/shared/days'
 import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { NONE } from '@/roster/board'
 import PeopleColumn from '@/roster/PeopleColumn.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Trouble from '@/ui/Trouble.vue'
-import { refreshGroups, sizeOf, useGroupBoard } from './groups'
+import { refreshGroups, sizeOf, useGroupBoard, type Beside } from './groups'
 
 const GroupsForm = defineAsyncComponent(() => import('./GroupsForm.vue'))
 const GroupPaste = defineAsyncComponent(() => import('./GroupPaste.vue'))
+const GroupsPaper = defineAsyncComponent(() => import('./GroupsPaper.vue'))
+const WriteTo = defineAsyncComponent(() => import('@/messages/WriteTo.vue'))
+const GroupWishes = defineAsyncComponent(() => import('./GroupWishes.vue'))
 
 /** The groups of one split side by side, who is in none first; moved between them as one change list. */
 const props = defineProps<{ site: Site; id: string; mayMove: boolean; mayChange: boolean }>()
 /** What stands in the column on the right: one thing at a time. */
-const beside = defineModel<'' | 'new' | 'form' | 'paste'>('beside', { required: true })
+const beside = defineModel<Beside>('beside', { required: true })
 const narrow = useMediaQuery('(max-width: 760px)')
 const board = useGroupBoard(() => props.site, props.id)
 const { columns, moves, pending, over } = board
@@ -59,6 +63,22 @@ const choices = computed(() =>
   })),
 )
 
+/** Two who are in two groups may change places. */
+const two = computed(() => {
+  const [one, other] = picked.value
+  if (picked.value.length !== 2 || !one || !other) return undefined
+  const of = (person: string) => columns.value.find(({ rows }) => rows.some((row) => row.person.id === person))?.id
+  const [from, to] = [of(one), of(other)]
+  return from !== undefined && to !== undefined && from !== to ? { one, other, from, to } : undefined
+})
+function swap() {
+  if (!two.value) return
+  const { one, other, from, to } = two.value
+  board.move([one], to)
+  board.move([other], from)
+  chosen.value = {}
+}
+
 /** On a phone one column is shown at a time. */
 const shown = ref(NONE)
 watch(columns, (all) => !all.some(({ id }) => id === shown.value) && (shown.value = NONE))
@@ -70,6 +90,25 @@ const parts = computed(() =>
 const about = (id: string) => {
   const group = columns.value.find((column) => column.id === id)?.group
   return group?.leader ? t('groups.leader', { name: group.leader.name }) : ''
+}
+const mayWrite = computed(() => props.site.may.includes('write-to-people') && !props.site.seenAs)
+/** To whom one writes: the group of this id, or those who were chosen. */
+const written = ref<string>()
+const toChosen = ref<string[]>([])
+const recipients = computed(() => {
+  const column = columns.value.find(({ id }) => id === written.value)
+  // Those who are in it: moves on the board are not made yet.
+  const here = board.rows.value.filter(({ person }) => board.places.value.get(person.id) === column?.id)
+  const people = column ? here.map(({ person }) => person.id) : toChosen.value
+  const to = column ? column.name || t('groups.none') : t('messages.write.people', { n: people.length }, people.length)
+  return { to, people }
+})
+const named = computed(() => columns.value.map(({ id, name }) => ({ value: id, label: name || t('groups.none') })))
+function write(people?: string[]) {
+  toChosen.value = people ?? []
+  const full = split.value?.list.find((group) => group.people > 0)
+  written.value = people ? undefined : (full?.id ?? NONE)
+  beside.value = 'write'
 }
 const section = computed(() => props.site.sections.find(({ id }) => id === split.value?.section)?.name ?? '')
 const facts = computed(() =>
@@ -85,6 +124,13 @@ const find = (text: string) => board.roster.find(text, 8, board.rows.value)
 
 const { busy, run } = useBusy()
 const apply = () => run(board.make)
+const remind = () =>
+  run(async () => {
+    const path = { site: props.site.id, split: props.id }
+    await take(api.POST('/sites/{site}/group-splits/{split}/reminders', { params: { path } }))
+    done(t('groups.didRemind'))
+    await refreshGroups()
+  })
 const drop = () =>
   run(async () => {
     const path = { site: props.site.id, split: props.id }
@@ -113,9 +159,24 @@ const NOBODY: ReadonlyMap<string, string> = new Map()
         <p class="nums" role="status">
           <strong>{{ t('groups.count', { n: split.groups }, split.groups) }}</strong>
           · {{ facts.join(' · ') }} · {{ t('groups.without', { n: split.without }, split.without) }}
+          <span v-if="split.chooses && split.choosesUntil" class="brass">
+            {{ t('groups.choosesUntil', { day: shortDay(split.choosesUntil) }) }}
+          </span>
         </p>
+        <button v-if="mayChange && split.chooses && split.without" class="word" :disabled="busy" @click="remind">
+          {{ t('groups.remind', { n: split.without }, split.without) }}
+        </button>
         <Button v-if="mayChange" size="small" variant="outlined" :label="t('groups.edit')" @click="beside = 'form'" />
+        <Button
+          v-if="mayChange && beside !== 'wishes'"
+          size="small"
+          variant="outlined"
+          :label="t('groups.wishes.open')"
+          @click="beside = 'wishes'"
+        />
         <button v-if="mayMove" class="word" @click="beside = 'paste'">{{ t('groups.list') }}</button>
+        <button v-if="mayWrite && split.groups" class="word" @click="write()">{{ t('groups.write') }}</button>
+        <button v-if="split.groups" class="word" @click="beside = 'paper'">{{ t('groups.paper.open') }}</button>
         <button v-if="mayChange" class="word" :aria-expanded="dropping" @click="dropping = !dropping">
           {{ t('groups.drop') }}
         </button>
@@ -132,6 +193,8 @@ const NOBODY: ReadonlyMap<string, string> = new Map()
       <p v-if="picked.length" class="picked" role="status">
         <strong>{{ t('groups.chosen', { n: picked.length }, picked.length) }}</strong>
         <PickOne v-model="into" :label="t('groups.into')" :placeholder="t('groups.into')" :options="choices" />
+        <Button v-if="two" size="small" variant="outlined" :label="t('groups.swap')" @click="swap" />
+        <button v-if="mayWrite" class="word" @click="write(picked)">{{ t('messages.write.them') }}</button>
         <button class="word soft" @click="chosen = {}">{{ t('changeList.none') }}</button>
       </p>
       <div class="columns">
@@ -182,6 +245,17 @@ const NOBODY: ReadonlyMap<string, string> = new Map()
     </div>
     <GroupsForm v-if="beside === 'form'" :site="site" :split="split" :board="board" @close="beside = ''" />
     <GroupPaste v-else-if="beside === 'paste'" :site="site" :split="split" :board="board" @close="beside = ''" />
+    <GroupsPaper v-else-if="beside === 'paper'" :site="site" :split="split" :board="board" @close="beside = ''" />
+    <WriteTo
+      v-else-if="beside === 'write'"
+      :site="site"
+      :to="recipients.to"
+      :people="recipients.people"
+      @close="beside = ''"
+    >
+      <PickOne v-if="written !== undefined" v-model="written" shown :label="t('groups.writeTo')" :options="named" />
+    </WriteTo>
+    <GroupWishes v-else-if="beside === 'wishes'" :site="site" :split="split" :board="board" @close="beside = ''" />
   </div>
 </template>
 

@@ -4,10 +4,11 @@ import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import FileUpload, { type FileUploadSelectEvent } from 'primevue/fileupload'
 import Textarea from 'primevue/textarea'
-import { computed, onMounted, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { api, take, type Site } from '@/shared/api'
 import { listName } from '@/shared/sentences'
 import { t } from '@/shared/words'
+import { tableOf } from '@/shared/workbook'
 import DockedColumn from '@/ui/DockedColumn.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -76,13 +77,45 @@ function putOn() {
   emit('close')
 }
 
+/** The rows of a file; who and which group is read from the columns that are chosen. */
+const table = ref<string[][]>([])
+const width = computed(() => Math.max(0, ...table.value.map((row) => row.length)))
+const ALL = -1
+const who = ref(ALL)
+const group = ref(ALL)
+const named = computed(() => new Set(props.split.list.map(({ name }) => name.toLowerCase())))
+const columnsOf = (none: string) => [
+  { value: ALL, label: none },
+  ...Array.from({ length: width.value }, (_, n) => ({
+    value: n,
+    label: t('groups.paste.column', { n: n + 1, first: table.value.map((row) => row[n]).find(Boolean) ?? '' }),
+  })),
+]
 const wrongFile = ref(false)
 async function read(event: FileUploadSelectEvent) {
   const file = (event.files as File[])[0]
-  const inside = file ? await file.text() : ''
-  wrongFile.value = !inside.trim() || inside.includes('\0')
-  if (!wrongFile.value) text.value = inside.slice(0, MOST)
+  const rows = file ? await tableOf(file) : []
+  wrongFile.value = !rows.length
+  if (!rows.length) return
+  table.value = rows
+  who.value = ALL
+  const hits = (n: number) => rows.filter((row) => named.value.has((row[n] ?? '').toLowerCase())).length
+  const best = Array.from({ length: width.value }, (_, n) => n).sort((a, b) => hits(b) - hits(a))[0] ?? ALL
+  group.value = width.value > 1 && hits(best) > 0 ? best : ALL
+  fill()
 }
+function fill() {
+  const cells = (row: string[]) => {
+    const people = who.value === ALL ? row.filter((_, n) => n !== group.value) : [row[who.value] ?? '']
+    return [...people, group.value === ALL ? '' : (row[group.value] ?? '')].filter(Boolean)
+  }
+  text.value = table.value
+    .map((row) => cells(row).join('\t'))
+    .filter(Boolean)
+    .join('\n')
+    .slice(0, MOST)
+}
+watch([who, group], fill)
 </script>
 
 <template>
@@ -96,11 +129,20 @@ async function read(event: FileUploadSelectEvent) {
         mode="basic"
         custom-upload
         auto
-        accept=".csv,.txt,.tsv,text/*"
+        accept=".xlsx,.csv,.txt,.tsv,text/*"
         :choose-label="t('groups.paste.file')"
         :choose-button-props="{ size: 'small', variant: 'outlined' }"
         @select="read"
       />
+      <template v-if="width > 1">
+        <PickOne v-model="who" stacked :label="t('groups.paste.who')" :options="columnsOf(t('groups.paste.whole'))" />
+        <PickOne
+          v-model="group"
+          stacked
+          :label="t('groups.paste.into')"
+          :options="columnsOf(t('groups.paste.noColumn'))"
+        />
+      </template>
       <p v-if="wrongFile" class="wrong" role="alert">{{ t('groups.paste.fileWrong') }}</p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="text.trim()">

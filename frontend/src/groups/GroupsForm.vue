@@ -10,8 +10,10 @@ import { listName } from '@/shared/sentences'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import DockedColumn from '@/ui/DockedColumn.vue'
+import DayField from '@/ui/DayField.vue'
 import NumberField from '@/ui/NumberField.vue'
 import PickOne from '@/ui/PickOne.vue'
+import Tick from '@/ui/Tick.vue'
 import SizeFields from './SizeFields.vue'
 import { refreshGroups, takeMovesBack, type GroupBoard, type Split } from './groups'
 
@@ -22,6 +24,21 @@ const { takesSeat } = usePlatform()
 const name = ref(props.split.name)
 const least = ref(props.split.least)
 const most = ref(props.split.most)
+const chooses = ref(!!props.split.choosesUntil)
+const from = ref(props.split.choosesFrom ?? '')
+const until = ref(props.split.choosesUntil ?? '')
+const founds = ref(props.split.founds)
+const settles = ref(props.split.settles)
+const arrives = ref(props.split.arrives)
+const ways = computed(() => {
+  const alike = props.split.madeFrom
+  return [
+    { value: 'none' as const, label: t('groups.form.arrives.none') },
+    { value: 'emptiest' as const, label: t('groups.form.arrives.emptiest') },
+    ...(alike ? [{ value: 'alike' as const, label: t(`groups.form.arrives.of.${alike}`) }] : []),
+    { value: 'wishes' as const, label: t('groups.form.arrives.wishes') },
+  ]
+})
 let made = 0
 const drafts = reactive(
   props.split.list.map(({ id, name: called, most: fits, leader, notes, people }) => ({
@@ -86,6 +103,11 @@ const save = () =>
           name: name.value,
           least: least.value,
           most: most.value,
+          choosesFrom: chooses.value ? from.value || null : null,
+          choosesUntil: chooses.value ? until.value || null : null,
+          founds: chooses.value && founds.value,
+          settles: chooses.value && settles.value,
+          arrives: arrives.value,
           groups: kept.value.map((draft) => ({
             id: draft.id,
             name: draft.name,
@@ -117,6 +139,41 @@ const save = () =>
         <span v-if="wrong['/name']" class="wrong" role="alert">{{ wrong['/name'] }}</span>
       </div>
       <SizeFields v-model:least="least" v-model:most="most" :wrong="wrong" />
+      <fieldset class="choose">
+        <Tick v-model="chooses">{{ t('groups.form.chooses') }}</Tick>
+        <template v-if="chooses">
+          <p class="two">
+            <span class="field">
+              <label for="form-from">{{ t('groups.form.from') }}</label>
+              <DayField
+                id="form-from"
+                v-model="from"
+                :label="t('groups.form.from')"
+                :placeholder="t('groups.form.fromNow')"
+                :zone="site.timeZone"
+              />
+              <span v-if="wrong['/choosesFrom']" class="wrong" role="alert">{{ wrong['/choosesFrom'] }}</span>
+            </span>
+            <span class="field">
+              <label for="form-until">{{ t('groups.form.until') }}</label>
+              <DayField
+                id="form-until"
+                v-model="until"
+                :label="t('groups.form.until')"
+                :invalid="!!wrong['/choosesUntil']"
+                :zone="site.timeZone"
+              />
+              <span v-if="wrong['/choosesUntil']" class="wrong" role="alert">{{ wrong['/choosesUntil'] }}</span>
+            </span>
+          </p>
+          <Tick v-model="founds">{{ t('groups.form.founds') }}</Tick>
+          <Tick v-model="settles">{{ t('groups.form.settles') }}</Tick>
+        </template>
+      </fieldset>
+      <div class="field">
+        <PickOne v-model="arrives" stacked :label="t('groups.form.arrives.label')" :options="ways" />
+        <span v-if="wrong['/arrives']" class="wrong" role="alert">{{ wrong['/arrives'] }}</span>
+      </div>
       <fieldset v-for="draft in drafts" :key="draft.key">
         <legend class="unseen">{{ draft.name || t('groups.form.group') }}</legend>
         <p v-if="draft.goes" class="one">

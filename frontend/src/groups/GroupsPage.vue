@@ -8,7 +8,7 @@ import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
 import GroupBoard from './GroupBoard.vue'
-import { refreshGroups, useSplits, type SplitFacts } from './groups'
+import { refreshGroups, useSplits, type Beside, type SplitFacts } from './groups'
 
 const NewGroups = defineAsyncComponent(() => import('./NewGroups.vue'))
 
@@ -22,7 +22,7 @@ const away = computed(() => splits.value?.filter(({ awayAt }) => awayAt) ?? [])
 const current = computed(() => shown.value.find(({ id }) => id === route.params.split) ?? shown.value[0])
 const mayArrange = computed(() => props.site.may.includes('arrange-groups') && !props.site.seenAs)
 const mayChange = computed(() => mayArrange.value && props.site.seesAll)
-const beside = ref<'' | 'new' | 'form' | 'paste'>('')
+const beside = ref<Beside>('')
 
 const { busy, run } = useBusy()
 const bringBack = (split: SplitFacts) =>

@@ -8,12 +8,20 @@ import { t } from '@/shared/words'
 import { NONE } from '@/roster/board'
 import { useWholeRoster } from '@/roster/wholeRoster'
 
+export { useSplits } from '@/shared/splits'
+
 type Schemas = components['schemas']
 export type SplitFacts = Schemas['SplitFacts']
 export type Split = Schemas['Split']
 export type Group = Schemas['Group']
 export type GroupMoves = Schemas['GroupMoves']
 export type NewSplit = Schemas['NewSplit']
+export type Wish = Schemas['GroupWish']
+export type WishesWanted = Schemas['GroupWishesWanted']
+export type Balance = Schemas['GroupBalance']
+
+/** What stands in the column on the right of the board. */
+export type Beside = '' | 'new' | 'form' | 'paste' | 'wishes' | 'paper' | 'write'
 
 /** How many people a group of a split has, in words; nothing where nothing is said. */
 export function sizeOf({ least, most }: Pick<Split, 'least' | 'most'>): string {
@@ -47,14 +55,6 @@ export function tellMoves(answer: GroupMoves) {
   done(saidOf(answer, 'groups.did'), back && { back })
 }
 
-export function useSplits(site: () => Site) {
-  return useQuery({
-    queryKey: ['splits', computed(() => site().id)],
-    queryFn: async () =>
-      (await take(api.GET('/sites/{site}/group-splits', { params: { path: { site: site().id } } }))).items,
-  })
-}
-
 /** What was moved and not made yet, by split: it is there again after a look elsewhere. */
 export const keptMoves = new Map<string, Map<string, string>>()
 
@@ -68,6 +68,8 @@ export function useGroupBoard(site: () => Site, split: string) {
     queryKey: ['splits', computed(() => site().id), split],
     queryFn: () =>
       take(api.GET('/sites/{site}/group-splits/{split}', { params: { path: { site: site().id, split } } })),
+    // People come and go by themselves then.
+    refetchInterval: ({ state }) => (state.data?.chooses ? 15_000 : false),
   })
   /** Where everybody it is about is now: the id of a group, or nothing. */
   const places = computed(() => new Map(one.data.value?.places.map(({ person, group }) => [person, group ?? NONE])))

@@ -101,7 +101,12 @@ function fold(which: string) {
   if (!now.delete(which)) now.add(which)
   unfolded.value = now
 }
-const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
+/** What was done, to be read after who did it: who did something about themselves is named once. */
+function deed(entry: HistoryEntry) {
+  const whole = sentence(entry)
+  return whole.startsWith(entry.actor.name + ' ') ? whole.slice(entry.actor.name.length + 1) : whole
+}
+const said = (entry: HistoryEntry) => `${entry.actor.name} ${deed(entry)}`
 </script>
 
 <template>
@@ -113,8 +118,8 @@ const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
           <span />
           <time class="nums" :datetime="some[0]!.at">{{ timeOf(some[0]!.at) }}</time>
           <span
-            ><strong>{{ some[0]!.actor.name }}</strong>
-            {{ t('log.together', { what: tIn('log.verbs', some[0]!.code), n: $n(some.length) }) }}</span
+            ><strong>{{ some[0]!.actor.name }}</strong
+            >: {{ t('log.together', { what: tIn('log.verbs', some[0]!.code), n: $n(some.length) }) }}</span
           >
           <button class="word" :aria-expanded="unfolded.has(key(some))" @click="fold(key(some))">
             {{ t(unfolded.has(key(some)) ? 'log.fold' : 'log.unfold') }}
@@ -125,7 +130,7 @@ const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
             <span class="num soft">{{ entry.sequence }}</span>
             <time class="nums" :datetime="entry.at">{{ timeOf(entry.at) }}</time>
             <span :class="{ gone: entry.undoneBy }"
-              ><strong>{{ entry.actor.name }}</strong> {{ sentence(entry)
+              ><strong>{{ entry.actor.name }}</strong> {{ deed(entry)
               }}<span v-if="isPart(entry)" class="soft">, {{ t('log.in', { site: entry.site!.name }) }}</span
               ><template v-else-if="!site && entry.site"
                 >,

@@ -38,9 +38,10 @@ const { data, error, refetch } = useQuery({
 const staff = computed(() => data.value?.people !== null && data.value?.people !== undefined)
 const byId = computed(() => new Map(data.value?.items.map((item) => [item.id, item]) ?? []))
 const title = (id: string | null) => byId.value.get(id ?? '')?.title ?? ''
+const groupName = (id: string) => data.value?.groups.find((group) => group.id === id)?.name
 const who = (item: Item) => {
   const named = data.value?.named.find(({ id }) => id === item.named)
-  return named?.name ?? (item.visibility ? sentenceOf(item.visibility, { site: props.site, roleName }) : '')
+  return named?.name ?? (item.visibility ? sentenceOf(item.visibility, { site: props.site, roleName, groupName }) : '')
 }
 const says = (item: Item, column: string) =>
   ({

@@ -21,7 +21,8 @@ import { draftOf, emptyCondition, sentenceFrom, sentenceOf, type Condition, type
 const props = defineProps<{ site: Site; items: Item[]; data: Items }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 const { platform, roleName } = usePlatform()
-const reading = computed(() => ({ site: props.site, roleName }))
+const groupName = (id: string) => props.data.groups.find((group) => group.id === id)?.name
+const reading = computed(() => ({ site: props.site, roleName, groupName }))
 const first = props.items[0]!
 const same = props.items.every((item) => JSON.stringify(item.visibility) === JSON.stringify(first.visibility))
 const named = ref(props.items.every((item) => item.named === first.named) ? (first.named ?? '') : '')
@@ -39,15 +40,28 @@ function choices(each: Condition) {
   const known =
     each.kind === 'sections'
       ? props.site.sections.map(({ id, name }) => ({ value: id, label: name }))
-      : each.kind === 'roles'
-        ? (platform.value?.roles ?? []).map(({ code, name }) => ({ value: code, label: name }))
-        : (labels.value?.items ?? []).map(({ name }) => ({ value: name, label: name }))
+      : each.kind === 'groups'
+        ? props.data.groups.map(({ id, name: own, split }) => ({
+            value: id,
+            label: t('items.form.group', { name: own, split }),
+          }))
+        : each.kind === 'roles'
+          ? (platform.value?.roles ?? []).map(({ code, name }) => ({ value: code, label: name }))
+          : (labels.value?.items ?? []).map(({ name }) => ({ value: name, label: name }))
   const more = each.names.filter((name) => !known.some(({ value }) => value === name))
   return [...known, ...more.map((name) => ({ value: name, label: name }))]
 }
-const KINDS: ConditionKind[] = ['sections', 'roles', 'labels', 'dates']
+const KINDS: ConditionKind[] = ['sections', 'groups', 'roles', 'labels', 'dates']
+const there = (kind: ConditionKind) =>
+  kind === 'sections' ? props.site.sections.length > 0 : kind !== 'groups' || props.data.groups.length > 0
+/** Groups that people choose by themselves open what they are shown to whoever goes in. */
+const chosen = computed(() =>
+  props.data.groups.filter(
+    ({ id, chosen: own }) => own && draft.conditions.some(({ kind, names }) => kind === 'groups' && names.includes(id)),
+  ),
+)
 const offered = computed(() =>
-  KINDS.filter((kind) => kind !== 'sections' || props.site.sections.length).map((kind) => ({
+  KINDS.filter(there).map((kind) => ({
     value: kind,
     label: t(`items.form.part.${kind}`),
   })),
@@ -158,6 +172,9 @@ const title = computed(() =>
             {{ t('items.form.take') }}
           </button>
         </fieldset>
+        <p v-if="chosen.length" class="brass">
+          {{ t('items.form.chosen', { names: chosen.map(({ name: own }) => own).join(', ') }) }}
+        </p>
         <div v-if="draft.conditions.length > 1" role="radiogroup" :aria-label="t('items.form.join')" class="join">
           {{ t('items.form.join') }}
           <OneOf v-for="each in ['all', 'any'] as const" :key="each" v-model="draft.join" name="join" :value="each">{{

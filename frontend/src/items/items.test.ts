@@ -15,7 +15,12 @@ const divided: Site = {
   ],
   may: [...site.may, 'make-items', 'show-items'],
 }
-const reading = { site: divided, roleName: (code: string | null | undefined) => `The ${code ?? ''}` }
+const RED = '00000000-0000-7000-8000-0000000000c1'
+const reading = {
+  groupName: (id: string) => (id === RED ? 'Red' : undefined),
+  site: divided,
+  roleName: (code: string | null | undefined) => `The ${code ?? ''}`,
+}
 const mornings = { kind: 'sections' as const, names: [MORNING] }
 
 describe('a sentence that says who sees something', () => {
@@ -24,6 +29,8 @@ describe('a sentence that says who sees something', () => {
     [mornings, 'in section Morning'],
     [{ kind: 'sections', names: [MORNING, EVENING] }, 'in one of Morning, Evening'],
     [{ kind: 'sections', names: ['gone'] }, 'in section (not there any more)'],
+    [{ kind: 'groups', names: [RED] }, 'in group Red'],
+    [{ kind: 'groups', names: [RED, 'gone'] }, 'in one of the groups Red, (not there any more)'],
     [{ kind: 'roles', names: ['learner'] }, 'role the learner'],
     [{ kind: 'labels', names: ['strings'] }, 'labelled strings'],
     [{ kind: 'dates', from: '2026-12-01', until: null }, /^from (1 Dec|Dec 1)$/],
@@ -80,6 +87,7 @@ const items: Items = {
     item('late', 'Evening meeting', { sees: 1, visibility: mornings }),
   ],
   named: [],
+  groups: [],
   leaks: [{ code: 'names-hidden', item: 'list', other: 'late', section: null, people: 2, at: '2026-11-24T09:00:00Z' }],
   version: 4,
   may: true,
@@ -154,6 +162,24 @@ describe('the items of a site', () => {
     const made = asked.filter(({ body }) => (body as Wanted | undefined)?.apply).map(({ body }) => body)
     expect(made).toEqual([{ items: ['list'], apply: true, visibility: mornings }])
     expect(lastDone).toMatchObject({ sentence: 'Who sees “list” is changed.', entry: 8 })
+  })
+
+  it('are shown to a group, with a word where people choose it by themselves', async () => {
+    const groups = [{ id: RED, name: 'Red', split: 'Teams', chosen: true }]
+    const { page } = await opened({ ...items, groups })
+    await button(page, 'Say who sees “All meetings”').trigger('click')
+    await settled()
+    page
+      .findAllComponents({ name: 'PickOne' })
+      .find((each) => each.props('placeholder') === 'only those who are…')!
+      .vm.$emit('update:modelValue', 'groups')
+    await settled()
+    const field = page.findComponent({ name: 'MultiSelect' })
+    expect(field.props('options')).toEqual([{ value: RED, label: 'Red (Teams)' }])
+    field.vm.$emit('update:modelValue', [RED])
+    await settled()
+    expect(page.get('.said').text()).toBe('in group Red')
+    expect(page.text()).toContain('People choose these groups by themselves')
   })
 
   it('name who sees one', async () => {

@@ -8,6 +8,8 @@ type Part = Omit<Visibility, 'parts'> & { parts?: Part[] }
 /** What names of sections and roles are needed to read a sentence. */
 export interface Reading {
   site: Pick<Site, 'sections'>
+  /** Of a group, by its id; nothing for one that is gone. */
+  groupName?: (id: string) => string | undefined
   roleName: RoleName
 }
 
@@ -23,6 +25,10 @@ export function sentenceOf(visibility: Part, reading: Reading, inner = false): s
       const known = names.map((id) => reading.site.sections.find((section) => section.id === id)?.name)
       const said = known.map((name) => name ?? t('items.sentence.gone')).join(', ')
       return t('items.sentence.sections', { names: said }, names.length)
+    }
+    case 'groups': {
+      const said = names.map((id) => reading.groupName?.(id) ?? t('items.sentence.gone')).join(', ')
+      return t('items.sentence.groups', { names: said }, names.length)
     }
     case 'roles': {
       const said = names.map((code) => inSentence(reading.roleName(code))).join(', ')
@@ -49,7 +55,7 @@ export function sentenceOf(visibility: Part, reading: Reading, inner = false): s
 
 /** One condition of a sentence as it is written in the form. */
 export interface Condition {
-  kind: 'sections' | 'roles' | 'labels' | 'dates'
+  kind: 'sections' | 'groups' | 'roles' | 'labels' | 'dates'
   names: string[]
   from: string
   until: string
@@ -58,7 +64,7 @@ export interface Draft {
   join: 'all' | 'any'
   conditions: Condition[]
 }
-const CONDITIONS = ['sections', 'roles', 'labels', 'dates'] as const
+const CONDITIONS = ['sections', 'groups', 'roles', 'labels', 'dates'] as const
 export type ConditionKind = (typeof CONDITIONS)[number]
 const isCondition = (kind: string): kind is ConditionKind => (CONDITIONS as readonly string[]).includes(kind)
 

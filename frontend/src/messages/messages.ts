@@ -16,6 +16,9 @@ export const KINDS = [
   'quiet-warning',
   'wishes',
   'placed',
+  'choosing',
+  'grouped',
+  'written',
   'registration',
 ] as const
 export const STATES = ['held', 'sent', 'delayed', 'bounced', 'withdrawn'] as const

@@ -3,9 +3,10 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import type { Site } from '@/shared/api'
 import { day, dayAndTime } from '@/shared/sentences'
+import { untilOf } from '@/shared/until'
 import { t } from '@/shared/words'
 import ShareBar from '@/ui/ShareBar.vue'
-import { untilOf, type Plan } from './plans'
+import type { Plan } from './plans'
 
 /** How many have said what they wish, as it comes in; nobody's own wishes. */
 const props = defineProps<{ site: Site; plan: Plan; busy: boolean; mayChange: boolean }>()

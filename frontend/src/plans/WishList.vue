@@ -4,12 +4,13 @@ import { computed, ref, watch } from 'vue'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime } from '@/shared/sentences'
+import { untilOf } from '@/shared/until'
 import { refresh } from '@/shared/queries'
 import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { hoursOf, nameOf } from '@/weeks/weeks'
 import PlaceTold from './PlaceTold.vue'
-import { untilOf, type OwnWishes } from './plans'
+import type { OwnWishes } from './plans'
 
 /** What one is asked for in one site: the sections one would like, chosen one after the other. */
 const props = defineProps<{ own: OwnWishes }>()

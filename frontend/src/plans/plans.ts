@@ -1,7 +1,5 @@
-import { dayIn } from '@/shared/days'
 import { ownLocale } from '@/shared/own'
 import type { components } from '@/shared/schema'
-import { dayAndTime, lastDay } from '@/shared/sentences'
 import { isSaid, t, tIn } from '@/shared/words'
 
 type Schemas = components['schemas']
@@ -54,14 +52,6 @@ export function wouldPlace({ onePlace, anHour }: Pick<Planned, 'onePlace' | 'anH
   const hours = names(anHour).slice(0, MOST)
   if (places.length) return t('plans.onePlace', { names: either(places) })
   return hours.length ? t('plans.anHour', { names: either(hours) }) : ''
-}
-
-/** Until when wishes may be said: a day that is included, or a time on it. */
-export function untilOf(closesAt: string, zone: string): string {
-  const before = new Date(Date.parse(closesAt) - 1_000).toISOString()
-  return dayIn(new Date(before), zone) === dayIn(new Date(closesAt), zone)
-    ? dayAndTime(closesAt, zone)
-    : lastDay(closesAt, zone)
 }
 
 const percent = new Intl.NumberFormat(ownLocale, { style: 'percent' })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PaperSheet from '@/ui/PaperSheet.vue'
 import PlainTable from '@/ui/PlainTable.vue'
 import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
@@ -11,6 +12,7 @@ import { dotted } from '@/shared/lists'
 import { t } from '@/shared/words'
 import { cell, heading, type Column } from './columns'
 import { download, tabbed } from '@/shared/csv'
+import { downloadWorkbook } from '@/shared/workbook'
 import { sectionNames } from './sections'
 import ProgressExport from './ProgressExport.vue'
 
@@ -72,6 +74,13 @@ const save = () =>
     return t('export.saved', { n: table.length - 1, file })
   })
 
+const saveWorkbook = () =>
+  carry(async (table) => {
+    const file = `${props.site.code.toLowerCase()}-roster.xlsx`
+    await downloadWorkbook(file, props.site.code, table)
+    return t('export.saved', { n: table.length - 1, file })
+  })
+
 const print = () =>
   carry(async (table) => {
     paper.value = table
@@ -91,17 +100,21 @@ const print = () =>
       <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.copy')" @click="copy" />
       <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.print')" @click="print" />
       <Button size="small" :disabled="!chosen.length || fetched !== null" :label="t('export.csv')" @click="save" />
+      <Button
+        size="small"
+        :disabled="!chosen.length || fetched !== null"
+        :label="t('export.workbook')"
+        @click="saveWorkbook"
+      />
       <button class="word" @click="$emit('close')">{{ t('export.close') }}</button>
     </span>
     <ProgressExport v-if="site.may.includes('export-progress')" :site="site" />
   </section>
-  <Teleport to="body">
-    <div v-if="paper.length" class="paper">
-      <h1>{{ site.title }}</h1>
-      <p>{{ dotted(site.code, site.division.name, site.term?.name) }}</p>
-      <PlainTable :head="paper[0] ?? []" :rows="paper.slice(1)" />
-    </div>
-  </Teleport>
+  <PaperSheet v-if="paper.length">
+    <h1>{{ site.title }}</h1>
+    <p>{{ dotted(site.code, site.division.name, site.term?.name) }}</p>
+    <PlainTable :head="paper[0] ?? []" :rows="paper.slice(1)" />
+  </PaperSheet>
 </template>
 
 <style scoped>
@@ -120,24 +133,9 @@ const print = () =>
 }
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
   margin-left: auto;
-}
-</style>
-
-<style>
-.paper {
-  display: none;
-}
-@media print {
-  body:has(.paper) > #app {
-    display: none;
-  }
-  .paper {
-    display: block;
-    color: #000;
-    font-size: 10pt;
-  }
 }
 </style>

@@ -8,6 +8,7 @@ import { usePlatform } from '@/shared/platform'
 import { t, tIn } from '@/shared/words'
 import type { Option } from '@/ui/options'
 import { FURTHER, type Further } from './roster'
+import { useSplits } from '@/shared/splits'
 
 /** Further words of the sentence that says whom the roster shows; each is changed or dropped in its place. */
 const props = defineProps<{ site: Site; view: Record<Further, string>; helps: boolean }>()
@@ -18,6 +19,7 @@ const { data: labels } = useQuery({
   enabled: computed(() => props.site.may.includes('label-people')),
   queryFn: () => take(api.GET('/sites/{site}/labels', { params: { path: { site: props.site.id } } })),
 })
+const { data: splits } = useSplits(() => props.site)
 const { levelOptions } = useLevels()
 const days = (name: 'seen' | 'ends' | 'joined', counts: number[]) =>
   counts.map((n) => ({ value: String(n), label: t(`further.${name}`, { n }) }))
@@ -30,6 +32,12 @@ const choices = computed<Record<Further, Option<string>[]>>(() => ({
         ...(props.site.seesAll ? [{ value: 'none', label: t('card.noSection') }] : []),
       ]
     : [],
+  group: (splits.value ?? [])
+    .filter(({ awayAt, groups }) => !awayAt && groups)
+    .flatMap(({ id, name: split, names }) => [
+      ...names.map((group) => ({ value: group.id, label: t('further.group', { name: group.name, split }) })),
+      { value: 'none-' + id, label: t('further.noGroup', { split }) },
+    ]),
   level: levelOptions().map(({ value, label }) => ({ value, label: t('further.level', { level: label }) })),
   division:
     platform.value?.divisions.map(({ code, name }) => ({ value: code, label: t('further.division', { name }) })) ?? [],

@@ -51,6 +51,7 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
       givenBy: null,
     },
   ],
+  groups: [],
   page: true,
   overrides: [],
   timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }],

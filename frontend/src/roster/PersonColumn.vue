@@ -107,6 +107,9 @@ async function act(request: Parameters<typeof change>[1]) {
           <template v-if="card.band"> · {{ inSentence(card.band) }}</template>
         </p>
         <PersonSections v-if="site.sections.length && here" :site="site" :card="card" :busy="busy" @act="act" />
+        <p v-if="card.groups.length">
+          {{ t(here ? 'roster.inGroups' : 'roster.inGroupsAgain', { names: card.groups.join(', ') }) }}
+        </p>
         <p v-if="card.work">
           {{ t('card.work', card.work)
           }}<template v-if="card.work.mean !== null">{{ t('card.mean', { mean: card.work.mean }) }}</template>

@@ -13,6 +13,7 @@ const row = (more: Partial<RosterRow> = {}): RosterRow => ({
   lastSeen: '2026-11-20T10:00:00Z',
   work: { done: 3, of: 5 },
   labels: ['choir', 'viola'],
+  groups: ['Red', 'Quartet 2'],
   details: { plays: 'Viola', mark: '12.5' },
   version: 1,
   ...more,
@@ -30,6 +31,7 @@ describe('a row of the roster says', () => {
     ['state', t('state.current')],
     ['work', t('roster.work', { done: 3, of: 5 })],
     ['labels', 'choir, viola'],
+    ['groups', 'Red, Quartet 2'],
   ] as const)('%s: %s', (column, said) => {
     expect(say(column)).toBe(said)
     expect(said).not.toBe('')
@@ -62,8 +64,8 @@ describe('a row of the roster says', () => {
     expect(t('roster.closedAccount')).not.toBe('')
   })
 
-  it('in columns of which the server sorts by all but work and labels', () => {
-    expect(COLUMNS.filter((column) => !sortable(column))).toEqual(['work', 'labels'])
+  it('in columns of which the server sorts by all but work, labels and groups', () => {
+    expect(COLUMNS.filter((column) => !sortable(column))).toEqual(['work', 'labels', 'groups'])
     expect(COLUMNS.filter(sortable)).toEqual([...SORTABLE])
   })
 })

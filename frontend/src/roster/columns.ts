@@ -18,6 +18,7 @@ export const COLUMNS = [
   'seen',
   'work',
   'labels',
+  'groups',
 ] as const
 /** Those the server sorts by. */
 export const SORTABLE = [
@@ -49,6 +50,7 @@ const WEIGHTS: Record<Standing, number> = {
   seen: 1.2,
   work: 1.05,
   labels: 1.2,
+  groups: 1.2,
 }
 
 type Details = Platform['details']
@@ -67,7 +69,8 @@ export const rowColumns = (columns: readonly Column[], details: Details = []): R
     weight: standing(key) ? WEIGHTS[key] : 1.1,
     sortable: sortable(key),
     always: key === 'name',
-    optional: !standing(key),
+    // Shown when they are asked for; exports have them, too.
+    optional: !standing(key) || key === 'groups',
   }))
 
 /**
@@ -112,6 +115,8 @@ export function cell(
       return row.work ? t('roster.work', row.work) : ''
     case 'labels':
       return row.labels.join(', ')
+    case 'groups':
+      return row.groups.join(', ')
     case 'seen':
       return row.lastSeen ? day(row.lastSeen, zone) : t('roster.never')
     default:

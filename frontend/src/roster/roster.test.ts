@@ -14,6 +14,7 @@ const row = (name: string) => ({
   lastSeen: null,
   work: null,
   labels: [],
+  groups: [],
   details: {},
   version: 1,
 })
@@ -114,6 +115,7 @@ it.each([
   ['ends', '14', '014'],
   ['ends', '999', '1000'],
   ['ends', '7', 'x7'],
+  ['group', 'none-00000000-0000-7000-8000-0000000000aa', 'none'],
   ['joined', '14', '014'],
   ['joined', '999', '1000'],
   ['joined', '7', '7x'],

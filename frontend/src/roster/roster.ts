@@ -10,7 +10,7 @@ export type RosterView = ReturnType<typeof useRoster>['view']['value']
 export const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed'] as const
 export type RosterState = (typeof STATES)[number]
 /** What else a roster may be narrowed by, beside state, role and words. */
-export const FURTHER = ['section', 'level', 'division', 'door', 'seen', 'ends', 'joined', 'label'] as const
+export const FURTHER = ['section', 'group', 'level', 'division', 'door', 'seen', 'ends', 'joined', 'label'] as const
 export type Further = (typeof FURTHER)[number]
 
 /**
@@ -32,6 +32,7 @@ export function useRoster(site: Ref<string>) {
     q: text('q', /^/),
     role: text('role', /^[a-z-]+$/),
     section: text('section', /^(none|[0-9a-f-]{36})$/),
+    group: text('group', /^(none-)?[0-9a-f-]{36}$/),
     level: text('level', /^\d{1,2}$/),
     division: text('division', /^[\w-]+$/),
     door: text('door', /^(staff|key|invitation|cohort|feed|preview|[0-9a-f-]{36})$/),

@@ -92,6 +92,7 @@ describe('what was done last', () => {
       'rooms',
       'plan',
       'splits',
+      'own-groups',
       'wishes',
     ])
   })

@@ -1,5 +1,5 @@
-/** Hands a text over to the browser as a file. Example: `saveAs('list.txt', lines, 'application/x-ndjson')`. */
-export function saveAs(file: string, text: string, type: string): void {
+/** Hands a text, or bytes, over to the browser as a file: `saveAs('list.txt', lines, 'application/x-ndjson')`. */
+export function saveAs(file: string, text: BlobPart, type: string): void {
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([text], { type }))
   link.download = file

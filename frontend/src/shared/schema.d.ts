@@ -1232,6 +1232,181 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/group-splits/{split}/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        /** @description What the groups are to be like, and the groups that were computed last. */
+        get: operations["groupWishes"];
+        /** @description What they are to be like from now on. Nobody is moved. */
+        put: operations["putGroupWishes"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/compute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Computes groups that meet it as well as can be; a worker does, and nobody is moved: what comes of it is in `task` when it is done. */
+        post: operations["computeGroups"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/compute/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The best so far is enough. */
+        post: operations["stopGroups"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description How the groups meet what they are to be like, also as they would be if people were moved. Changes nothing. */
+        post: operations["groupBalance"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Groups of which one chooses one, or chose, in all sites: those that close first, first. */
+        get: operations["ownGroups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/groups/{split}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Goes into a group, from the one that one was in, or into none. No more come in than fit. */
+        put: operations["chooseGroup"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/groups/{split}/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Founds a group, and goes into it. */
+        post: operations["foundGroup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/groups/{split}/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Asks some who are in no group into the one that one is in. It keeps no place for them. */
+        post: operations["inviteIntoGroup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/group-splits/{split}/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Writes to those who have chosen no group, while it is open. */
+        post: operations["remindToChoose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/plan": {
         parameters: {
             query?: never;
@@ -1748,6 +1923,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/letters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Words to some people of a site, to each in a message of their own. Whoever is not in it any more, or is not seen, gets none. */
+        post: operations["writeToPeople"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/messages/withdraw": {
         parameters: {
             query?: never;
@@ -1804,7 +1998,7 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed" | "choosing" | "grouped" | "written";
             };
             cookie?: never;
         };
@@ -4382,6 +4576,10 @@ export interface components {
             /** @description only when it has just been made */
             path: string | null;
         };
+        GroupNamed: {
+            id: components["schemas"]["Id"];
+            name: string;
+        };
         SplitFacts: {
             id: components["schemas"]["Id"];
             name: string;
@@ -4392,10 +4590,35 @@ export interface components {
             /** @description how many fit into a group */
             most: number | null;
             groups: number;
+            /** @description its groups, in their order */
+            names: components["schemas"]["GroupNamed"][];
             /** @description how many it is about */
             people: number;
             /** @description how many of them are in no group */
             without: number;
+            /**
+             * Format: date
+             * @description the first day on which people choose by themselves
+             */
+            choosesFrom: string | null;
+            /** Format: date */
+            choosesUntil: string | null;
+            /** @description whether they do now */
+            chooses: boolean;
+            /** @description whether they may found groups then */
+            founds: boolean;
+            /** @description whether those who have chosen none are put into one then */
+            settles: boolean;
+            /**
+             * @description into which group whoever comes later is put by itself
+             * @enum {unknown}
+             */
+            arrives: "none" | "emptiest" | "alike" | "wishes";
+            /**
+             * @description what people are that its groups were made from; null for so many
+             * @enum {unknown}
+             */
+            madeFrom: "section" | "level" | "division" | "label" | "detail" | null;
             /**
              * Format: date-time
              * @description when it was put away
@@ -4444,10 +4667,35 @@ export interface components {
             /** @description how many fit into a group */
             most: number | null;
             groups: number;
+            /** @description its groups, in their order */
+            names: components["schemas"]["GroupNamed"][];
             /** @description how many it is about */
             people: number;
             /** @description how many of them are in no group */
             without: number;
+            /**
+             * Format: date
+             * @description the first day on which people choose by themselves
+             */
+            choosesFrom: string | null;
+            /** Format: date */
+            choosesUntil: string | null;
+            /** @description whether they do now */
+            chooses: boolean;
+            /** @description whether they may found groups then */
+            founds: boolean;
+            /** @description whether those who have chosen none are put into one then */
+            settles: boolean;
+            /**
+             * @description into which group whoever comes later is put by itself
+             * @enum {unknown}
+             */
+            arrives: "none" | "emptiest" | "alike" | "wishes";
+            /**
+             * @description what people are that its groups were made from; null for so many
+             * @enum {unknown}
+             */
+            madeFrom: "section" | "level" | "division" | "label" | "detail" | null;
             /**
              * Format: date-time
              * @description when it was put away
@@ -4478,6 +4726,14 @@ export interface components {
             groups: components["schemas"]["GroupWanted"][];
             least?: number | null;
             most?: number | null;
+            /** Format: date */
+            choosesFrom?: string | null;
+            /** Format: date */
+            choosesUntil?: string | null;
+            founds?: boolean;
+            settles?: boolean;
+            /** @enum {unknown} */
+            arrives?: "none" | "emptiest" | "alike" | "wishes";
         };
         GroupMoveWanted: {
             person: components["schemas"]["Id"];
@@ -4519,6 +4775,151 @@ export interface components {
             split: components["schemas"]["Id"];
             name: string;
             lines: components["schemas"]["GroupLine"][];
+        };
+        GroupWish: {
+            /**
+             * @description so many of some in each group; as good as each other in a number; mixed; people together; apart; not with too many of those they were with; nobody with whom they share no free hour
+             * @enum {unknown}
+             */
+            kind: "count" | "even" | "mixed" | "together" | "apart" | "met" | "free";
+            /** @description whether it must be kept, rather than met as well as can be */
+            must?: boolean;
+            /**
+             * @description what of people it is about
+             * @enum {unknown}
+             */
+            by?: "" | "section" | "level" | "division" | "label" | "detail";
+            /** @description code of the detail */
+            detail?: string;
+            /** @description what those are that are counted, such as the name of a label */
+            value?: string;
+            least?: number;
+            /** @description so many at most; of those somebody was with, so many they may be with again */
+            most?: number;
+            /** @description who is to be together, or apart */
+            people?: components["schemas"]["Id"][];
+            /** @description the groups in which they met before */
+            split?: null | components["schemas"]["Id"];
+        };
+        GroupWishesWanted: {
+            wishes?: components["schemas"]["GroupWish"][];
+            /**
+             * @description everybody anew; only those in no group; those, and as few of the others as can be
+             * @enum {unknown}
+             */
+            who?: "all" | "rest" | "few";
+            /** @description groups that stay as they are */
+            keep?: components["schemas"]["Id"][];
+        };
+        GivenUp: {
+            /** @description number of the wish, from 0 */
+            wish: number;
+            /** @description where it is only about two of those it names */
+            people: components["schemas"]["Id"][];
+        };
+        GroupTask: {
+            /** @enum {unknown} */
+            state: "computing" | "computed" | "failed";
+            /** @description which time they are computed */
+            version: number;
+            /** @description the same seed gives the same groups */
+            seed: string;
+            /** Format: date-time */
+            askedAt: string | null;
+            /** @description steps that are done */
+            done: number;
+            /** @description and of how many */
+            steps: number;
+            stops: boolean;
+            /** @description what came of it */
+            places: {
+                person: components["schemas"]["Id"];
+                group: components["schemas"]["Id"];
+            }[];
+            /** @description how many would leave a group that they were in */
+            moved: number;
+            /** @description what must be given up so that all else that must be kept can be */
+            givenUp: null | components["schemas"]["GivenUp"];
+        };
+        GroupWishes: {
+            asked: components["schemas"]["GroupWishesWanted"];
+            task: null | components["schemas"]["GroupTask"];
+            version: number;
+        };
+        GroupAmount: {
+            /** @description what is counted; empty for an average */
+            of: string;
+            n: number;
+        };
+        BalancedGroup: {
+            group: components["schemas"]["Id"];
+            amounts: components["schemas"]["GroupAmount"][];
+            /** @description whether one of them is too small or too large */
+            wrong: boolean;
+        };
+        BalancedWish: {
+            /** @description by how much it is broken */
+            lacks: number;
+            /** @description no groups break it by less */
+            least: number;
+            /** @description by how much it could be broken at all */
+            whole: number;
+            groups: components["schemas"]["BalancedGroup"][];
+            /** @description those of whom it is not so */
+            people: components["schemas"]["Id"][][];
+        };
+        GroupBalance: {
+            /** @description in the order in which they are said */
+            wishes: components["schemas"]["BalancedWish"][];
+            /** @description by how much wishes are broken that must be kept */
+            broken: number;
+            /** @description by how many people groups are too small or too large */
+            sizes: number;
+            /** @description which part of the other wishes is met, from 0 to 1 */
+            met: number;
+            /** @description no groups meet more */
+            best: number;
+            /** @description whether no other groups meet them better, as can be told */
+            isBest: boolean;
+        };
+        OwnGroup: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @description null for any number */
+            most: number | null;
+            /** @description how many are in it */
+            people: number;
+            /** @description those of them whom one sees on the roster */
+            members: components["schemas"]["Somebody"][];
+            /** @description name of who asks one into it */
+            asks: string | null;
+            /** @description whom its people asked; of the own group only */
+            asked: components["schemas"]["Somebody"][];
+        };
+        OwnGroups: {
+            split: components["schemas"]["Id"];
+            name: string;
+            site: components["schemas"]["Somebody"];
+            timeZone: string;
+            /** @description whether one may choose now */
+            chooses: boolean;
+            /** @description whether one may found a group then */
+            founds: boolean;
+            /** Format: date-time */
+            closesAt: string | null;
+            /** @description the own one */
+            group: null | components["schemas"]["Id"];
+            groups: components["schemas"]["OwnGroup"][];
+        };
+        OwnGroupsList: {
+            items: components["schemas"]["OwnGroups"][];
+        };
+        OwnGroupWanted: {
+            /** @description null to leave the one that one is in */
+            group: null | components["schemas"]["Id"];
+        };
+        FoundWanted: {
+            name: string;
         };
         PlanOutcome: {
             wishes: {
@@ -4773,7 +5174,7 @@ export interface components {
         };
         VisibilityAtom: {
             /** @enum {unknown} */
-            kind: "everybody" | "sections" | "roles" | "labels" | "dates";
+            kind: "everybody" | "sections" | "groups" | "roles" | "labels" | "dates";
             names?: string[];
             /** Format: date */
             from?: string | null;
@@ -4782,7 +5183,7 @@ export interface components {
         };
         VisibilityPart: {
             /** @enum {unknown} */
-            kind: "everybody" | "sections" | "roles" | "labels" | "dates" | "all" | "any";
+            kind: "everybody" | "sections" | "groups" | "roles" | "labels" | "dates" | "all" | "any";
             names?: string[];
             /** Format: date */
             from?: string | null;
@@ -4790,10 +5191,10 @@ export interface components {
             until?: string | null;
             parts?: components["schemas"]["VisibilityAtom"][];
         };
-        /** @description Who sees something: everybody, those of some sections (ids), roles (codes) or labels, from a day to a day (the last one included), or parts joined by "and" (all) or "or" (any). */
+        /** @description Who sees something: everybody, those of some sections or groups (ids), roles (codes) or labels, from a day to a day (the last one included), or parts joined by "and" (all) or "or" (any). */
         Visibility: {
             /** @enum {unknown} */
-            kind: "everybody" | "sections" | "roles" | "labels" | "dates" | "all" | "any";
+            kind: "everybody" | "sections" | "groups" | "roles" | "labels" | "dates" | "all" | "any";
             names?: string[];
             /** Format: date */
             from?: string | null;
@@ -4836,6 +5237,15 @@ export interface components {
                 visibility: components["schemas"]["Visibility"];
                 /** @description how many items use it */
                 items: number;
+            }[];
+            /** @description groups of the site that a sentence may name; none for who sees items only */
+            groups: {
+                id: components["schemas"]["Id"];
+                name: string;
+                /** @description name of the way of dividing people that it is of */
+                split: string;
+                /** @description whether people choose it by themselves, or have chosen it */
+                chosen: boolean;
             }[];
             leaks: components["schemas"]["Leak"][];
             version: number;
@@ -4913,6 +5323,8 @@ export interface components {
                     of: number;
                 } | null;
                 labels: string[];
+                /** @description names of the groups they are in; none for whoever may not arrange groups */
+                groups: string[];
                 details: components["schemas"]["KeptDetails"];
                 standing: components["schemas"]["Standing"];
                 listed: boolean;
@@ -4996,7 +5408,7 @@ export interface components {
             }[];
         };
         /** @enum {unknown} */
-        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
+        MessageKind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed" | "choosing" | "grouped" | "written";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
         Message: {
@@ -5939,6 +6351,8 @@ export interface components {
             } | null;
             labels: string[];
             details: components["schemas"]["PersonDetail"][];
+            /** @description names of those they are in, or are in again when they come back */
+            groups: string[];
             /** @description the rules of the role that hold for this person */
             band: string | null;
             reason: components["schemas"]["Reason"];
@@ -8911,6 +9325,349 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    groupWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupWishes"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putGroupWishes: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupWishesWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupWishes"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    computeGroups: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupWishes"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    stopGroups: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupWishes"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    groupBalance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    moves: components["schemas"]["GroupMoveWanted"][];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupBalance"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    ownGroups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnGroupsList"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    chooseGroup: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnGroupWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnGroups"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    foundGroup: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FoundWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnGroups"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    inviteIntoGroup: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    people: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnGroups"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    remindToChoose: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                split: components["parameters"]["Split"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Split"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     plan: {
         parameters: {
             query?: {
@@ -9817,6 +10574,8 @@ export interface operations {
                 division?: string;
                 /** @description an id, or none */
                 section?: string;
+                /** @description id of a group; behind none- that of a way of dividing people, for who is in none of its groups */
+                group?: string;
                 /** @description a door they came through, by its kind or its id */
                 door?: string;
                 /** @description never, or not for so many days */
@@ -10202,6 +10961,54 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    writeToPeople: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    people: components["schemas"]["Id"][];
+                    words: string;
+                };
+            };
+        };
+        responses: {
+            /** @description to whom it goes, after the time in which it can be withdrawn */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        queued: number;
+                        /** @description names of those who have no address */
+                        without: string[];
+                        /** @description how many of them are not in the site any more */
+                        gone: number;
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     withdrawMessages: {
         parameters: {
             query?: never;
@@ -10342,7 +11149,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed" | "choosing" | "grouped" | "written";
             };
             cookie?: never;
         };
@@ -10395,7 +11202,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed";
+                kind: "welcome" | "account-changed" | "registration" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning" | "wishes" | "placed" | "choosing" | "grouped" | "written";
             };
             cookie?: never;
         };

@@ -103,6 +103,7 @@ export async function refreshSite() {
     'rooms',
     'plan',
     'splits',
+    'own-groups',
     'wishes',
   )
 }

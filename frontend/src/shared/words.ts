@@ -11,6 +11,7 @@ const ROOMS = [
   'access',
   'accounts',
   'changes',
+  'choosing',
   'common',
   'doors',
   'glossary',

@@ -8,6 +8,7 @@ import { inSentence, t } from '@/shared/words'
 import PickOne from '@/ui/PickOne.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import HelpWord from '@/ui/HelpWord.vue'
+import { useSplits } from '@/shared/splits'
 import { useSeeAs } from './seeAs'
 
 /** Inside the door frame: through whose eyes one looks, in one sentence; or the choice of whose. */
@@ -22,6 +23,17 @@ const roles = computed(
 const kind = computed(() => seenAs.value?.as.split(':')[0])
 const route = useRoute()
 const picked = ref('')
+const { data: splits } = useSplits(
+  () => props.site,
+  () => choosing.value,
+)
+const groups = computed(() =>
+  (props.site.seesAll ? (splits.value ?? []) : [])
+    .filter(({ awayAt }) => !awayAt)
+    .flatMap(({ name: split, names }) => names.map((group) => ({ ...group, split }))),
+)
+const NAMED = { role: 'seeAs.isRole', section: 'seeAs.isSection', group: 'seeAs.isGroup' } as const
+const named = computed(() => (kind.value && kind.value in NAMED ? NAMED[kind.value as keyof typeof NAMED] : 'seeAs.is'))
 const choices = computed(() => [
   ...roles.value.map(({ code, name }) => ({
     value: 'role:' + code,
@@ -32,6 +44,11 @@ const choices = computed(() => [
     value: 'section:' + id,
     label: t('seeAs.one', { name }),
     group: t('seeAs.section'),
+  })),
+  ...groups.value.map(({ id, name, split }) => ({
+    value: 'group:' + id,
+    label: t('seeAs.one', { name }),
+    group: split,
   })),
 ])
 
@@ -46,7 +63,7 @@ async function go() {
   <div v-if="site.seenAs" class="seen" role="status">
     <strong
       ><HelpWord term="see-as">{{
-        t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
+        t(named, {
           name: kind === 'role' ? inSentence(site.seenAs.name) : site.seenAs.name,
         })
       }}</HelpWord></strong

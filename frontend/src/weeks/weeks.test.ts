@@ -73,6 +73,9 @@ describe('hours in words', () => {
     expect(whenOf(hours({ every: 2 }))).toBe('Mon, Wed of every 2 weeks, 09:30–11:00')
     expect(whenOf(hours({ days: [], rule: null, time: '23:30' }))).toBe('7 Sept 2026, 23:30–01:00')
     expect(whenOf(hours({ days: [], rule: 'FREQ=MONTHLY', meetings: 4 }))).toMatch(/^4 meetings from 7 Sept/)
+    const unsaved = { ...hours({ days: [], rule: 'FREQ=MONTHLY' }), meetings: undefined }
+    expect(whenOf(unsaved)).toMatch(/^Several meetings from 7 Sept/)
+    expect(whenOf(hours({ zone: 'America/New_York' }))).toBe('Mon, Wed, 09:30–11:00 (time of America/New York)')
   })
   it('are said of a section with their place', () => {
     const all = [hours(), hours({ section: 's', building: '' })]

@@ -69,8 +69,13 @@ const listed = (names: string[]) => new Intl.ListFormat(ownLocale, { type: 'unit
 export const placeOf = ({ room, building }: { room?: string; building?: string }) =>
   room && building ? t('weeks.hours.place', { room, building }) : room || building || ''
 
-/** When hours meet. Example: "Mon, Thu, 9:30–11:00". */
+/** When hours meet. Example: "Mon, Thu, 9:30–11:00"; hours of a clock elsewhere say which. */
 export function whenOf(hours: HoursWanted & { meetings?: number }): string {
+  const when = clockOf(hours)
+  return hours.zone ? t('weeks.hours.sayZone', { when, zone: hours.zone.replaceAll('_', ' ') }) : when
+}
+
+function clockOf(hours: HoursWanted & { meetings?: number }): string {
   const from = written(hours.time)
   const until = written(later(hours.time, hours.minutes))
   const days = listed((hours.days ?? []).map((n) => weekday(n)))
@@ -78,9 +83,12 @@ export function whenOf(hours: HoursWanted & { meetings?: number }): string {
     return (hours.every ?? 1) > 1
       ? t('weeks.hours.sayEvery', { days, n: hours.every, from, until })
       : t('weeks.hours.sayWeekly', { days, from, until })
-  return hours.rule
-    ? t('weeks.hours.sayRule', { n: hours.meetings ?? '…', day: shortDay(hours.first), from, until })
-    : t('weeks.hours.sayOnce', { day: writtenDay(hours.first), from, until })
+  if (!hours.rule) return t('weeks.hours.sayOnce', { day: writtenDay(hours.first), from, until })
+  // They are counted once they are saved.
+  const some = { day: shortDay(hours.first), from, until }
+  return hours.meetings === undefined
+    ? t('weeks.hours.sayRuled', some)
+    : t('weeks.hours.sayRule', { ...some, n: hours.meetings })
 }
 
 /** When and where hours of a section meet, in a few words. */
