@@ -89,7 +89,8 @@ d}" -e "$fill" "$ROOT/config/serve/php-fpm.conf" >"$run/php-fpm.conf")
   program "$run" nginx QUIT "$(PATH="$PATH:/usr/sbin" command -v nginx) -p $run -c $run/nginx.conf -e $run/nginx.err \
 -g 'daemon off;'" </dev/null
   # A worker ends now and then to be begun afresh.
-  program "$run" worker TERM "${as}php bin/console messenger:consume jobs --sleep=0.3 --keepalive=1 --time-limit=900 \
+  program "$run" worker TERM "${as}php -d opcache.enable_cli=1 -d opcache.jit=tracing \
+-d opcache.jit_buffer_size=64M bin/console messenger:consume jobs --sleep=0.3 --keepalive=1 --time-limit=900 \
 --memory-limit=256M -q" <<<"$environment"
   # What doors do by themselves is looked for now and then; it may run on several machines at once.
   program "$run" scheduler TERM "${as}php bin/console doors:tick --every=5 -q" <<<"$environment"
