@@ -205,6 +205,50 @@ final readonly class LineComputer
     }
 
     /**
+     * The line of somebody whose time at a door that brings by itself becomes another: what they have there ends
+     * earlier or later, or is given anew for the other time.
+     *
+     * @param Window $window from now or later
+     */
+    public function stayFor(
+        ChangeContext $context,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+    ): ComputedChange {
+        $now = $context->now;
+        $itself = $this->byTheDoor($context);
+        $last = $context->enrollment->lastOf($door);
+        $has = $context->enrollment->windowAt($door, $now);
+        if (null === $last || null === $has) {
+            return $this->comeIn($context, $door, $kind, $role, $window, $section);
+        }
+        $effects = [];
+        foreach ($last->overrides as $override) {
+            // What was to end it later; whoever has it now has nothing on it that ends it already.
+            if ($override->window->from > $now && $override->window->from < $override->window->until) {
+                $effects[] = Effect::endOverride($last->id, $override, $now, $itself->actor->personId);
+            }
+        }
+        $begins = max($now, $last->window->from) === $window->from;
+        if ($begins && $window->until <= $last->window->until) {
+            if ($window->until < $last->window->until) {
+                $ends = $this->override($itself, OverrideKind::Withdrawn, new Window($window->until));
+                $effects[] = Effect::putOverride($last->id, $ends);
+            }
+
+            return $this->line($itself, new Plan($effects));
+        }
+        $back = $this->override($itself, OverrideKind::Withdrawn, new Window($now));
+        $effects[] = Effect::putOverride($last->id, $back);
+        $grant = $this->grant($context, $door, $kind, $role, $window, $section ?? $last->section, $now);
+
+        return $this->line($itself, new Plan([...$effects, Effect::giveGrant($grant)]));
+    }
+
+    /**
      * The line of somebody who is carried here from another site. What they come to have is the actor's to give and to
      * take; the rest of the laws hold as for whoever makes sites one.
      */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Items;
 
+use MintDoor\Core\Time\Spans;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 

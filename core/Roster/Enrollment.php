@@ -69,6 +69,52 @@ final readonly class Enrollment
     }
 
     /**
+     * When somebody has, or will have, what a door gave them, without regard to what was set by hand on the whole; null
+     * where they have nothing by it any more. A withdrawing that is still to come ends it.
+     */
+    public function windowAt(string $door, int $instant): ?Window
+    {
+        $last = $this->lastOf($door);
+        if (null === $last || !\in_array($last->phaseAt($instant), [Phase::InForce, Phase::Upcoming], true)) {
+            return null;
+        }
+        $until = $last->window->until;
+        foreach ($last->overrides as $override) {
+            if ($override->window->from > $instant && $override->window->from < $override->window->until) {
+                $until = min($until, $override->window->from);
+            }
+        }
+
+        return new Window(min($last->window->from, $until), $until);
+    }
+
+    /** What a door gave somebody last; null where it never did. */
+    public function lastOf(string $door): ?Grant
+    {
+        $last = null;
+        foreach ($this->grants as $grant) {
+            if ($grant->doorId === $door && (null === $last || $grant->givenAt >= $last->givenAt)) {
+                $last = $grant;
+            }
+        }
+
+        return $last;
+    }
+
+    /** Whether staff took back what a door gave somebody last. */
+    public function takenBackByStaff(string $door, int $instant): bool
+    {
+        $last = $this->lastOf($door);
+        foreach ([OverrideKind::Withdrawn, OverrideKind::Undone] as $kind) {
+            if (($last?->override($kind, $instant)->height ?? 0) > 0) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * Whether staff took somebody out who is not here: by ending what they had, or by taking back that they came in by
      * themselves. What the person or a door did is no such thing.
      *

@@ -28,6 +28,7 @@ final class Rooms
         'Changes',
         'Plans',
         'Groups',
+        'Cohorts',
         'Accounts',
         'Doors',
         'Desk',

@@ -6,6 +6,7 @@ namespace MintDoor\Tests\Core\Changes;
 
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
@@ -76,6 +77,52 @@ final class ComingInTest extends TestCase
         self::assertSame(Verdict::Ready, $this->stand('learner1')->verdict);
         $lead = $this->computer->goAgain($this->world->context('staff0'), ['staff']);
         self::assertSame([Verdict::Refused, 'last-lead'], [$lead->verdict, $lead->reasons[0]->code]);
+    }
+
+    public function testTimeAtADoorBecomesAnotherWithoutAnybodyComingAnew(): void
+    {
+        $this->comeIn('learner0');
+        $since = $this->world->now;
+        $this->world->now += 10;
+        $stay = function (int $from, int $until): ComputedChange {
+            $line = $this->computer->stayFor(
+                $this->world->context('learner0'),
+                'key',
+                DoorKind::Key,
+                'learner',
+                new Window($from, $until),
+                null,
+            );
+            $this->world->enrollments['learner0'] = $line->result;
+
+            return $line;
+        };
+        $now = $this->world->now;
+        self::assertCount(1, $stay($now, $now + 50)->effects);
+        $has = fn(): ?Window => $this->world->enrollment('learner0')->windowAt('key', $this->world->now);
+        self::assertEquals(new Window($since, $now + 50), $has());
+        self::assertEquals($now + 90, $stay($now, $now + 90)->timeline->at($now)->window->until ?? 0);
+        self::assertCount(1, $this->world->enrollment('learner0')->grants, 'the same was only to end later');
+        $this->world->now += 60;
+        $moved = $stay($now + 70, $now + 200);
+        self::assertSame(State::Upcoming, $moved->after?->state);
+        $this->world->now += 20;
+        $here = $this->world->enrollment('learner0')->timeline()->at($this->world->now);
+        self::assertSame([State::Current, $since], [$here?->state, $here?->since]);
+        self::assertSame(Verdict::WaitsForSeat, $this->comeIn('learner1')->verdict, 'the seat is still theirs');
+    }
+
+    public function testWhoTookSomethingBackIsRemembered(): void
+    {
+        $this->comeIn('learner0');
+        $enrollment = fn(): Enrollment => $this->world->enrollment('learner0');
+        $removed = $this->world->apply('learner0', Verb::Remove);
+        self::assertTrue($enrollment()->takenBackByStaff('key', $this->world->now));
+        self::assertNull($enrollment()->windowAt('key', $this->world->now));
+        $this->world->undo('learner0', $removed->effects);
+        self::assertFalse($enrollment()->takenBackByStaff('key', $this->world->now));
+        $gone = $this->computer->goAgain($this->world->context('learner0'), ['key']);
+        self::assertFalse($gone->result->takenBackByStaff('key', $this->world->now), 'a door binds nobody');
     }
 
     private function comeIn(string $person): ComputedChange

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\Items;
-
-use MintDoor\Core\Time\Time;
-use MintDoor\Core\Time\Window;
+namespace MintDoor\Core\Time;
 
 /** Stretches of time, in order and apart from one another. */
 final readonly class Spans
@@ -35,13 +32,7 @@ final readonly class Spans
 
     public function contains(int $instant): bool
     {
-        foreach ($this->windows as $window) {
-            if ($window->contains($instant)) {
-                return true;
-            }
-        }
-
-        return false;
+        return null !== $this->at($instant);
     }
 
     public function or(self $other): self
@@ -99,6 +90,29 @@ final readonly class Spans
         }
 
         return new self($left);
+    }
+
+    public function not(): self
+    {
+        return self::always()->without($this);
+    }
+
+    /** What is left of them from an instant on. */
+    public function from(int $instant): self
+    {
+        return $this->and(self::of(new Window($instant, Time::FOREVER)));
+    }
+
+    /** The window that holds at an instant; null where none does. */
+    public function at(int $instant): ?Window
+    {
+        foreach ($this->windows as $window) {
+            if ($window->contains($instant)) {
+                return $window;
+            }
+        }
+
+        return null;
     }
 
     /** The first instant from one on that is in them; null for none. */
