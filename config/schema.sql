@@ -136,6 +136,67 @@ CREATE TABLE `change_request` (
   CONSTRAINT `FK_CB902D36CDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `cohort` (
+  `version` int(11) NOT NULL DEFAULT 1,
+  `stale` tinyint(4) NOT NULL DEFAULT 0,
+  `looked_to` binary(16) DEFAULT NULL,
+  `settings` int(11) NOT NULL DEFAULT 0,
+  `put_away_at` datetime DEFAULT NULL,
+  `id` binary(16) NOT NULL,
+  `name` varchar(80) NOT NULL,
+  `kind` varchar(8) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `made_at` datetime NOT NULL,
+  `rule` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`rule`)),
+  `division_id` binary(16) DEFAULT NULL,
+  `made_by` binary(16) NOT NULL,
+  PRIMARY KEY (`id`),
+  KEY `by_name` (`name`),
+  KEY `IDX_D3B8C16B41859289` (`division_id`),
+  KEY `IDX_D3B8C16BCD1D5128` (`made_by`),
+  CONSTRAINT `FK_D3B8C16B41859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
+  CONSTRAINT `FK_D3B8C16BCD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `cohort_link` (
+  `version` int(11) NOT NULL DEFAULT 1,
+  `ended_at` datetime DEFAULT NULL,
+  `held_at` datetime DEFAULT NULL,
+  `id` binary(16) NOT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `spread` tinyint(4) NOT NULL DEFAULT 0,
+  `from_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
+  `days` smallint(6) NOT NULL DEFAULT 0,
+  `to_term` tinyint(4) NOT NULL DEFAULT 0,
+  `cohort_id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `section_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `by_door` (`door_id`),
+  KEY `IDX_2AC21FA135983C93` (`cohort_id`),
+  KEY `IDX_2AC21FA1F6BD1646` (`site_id`),
+  KEY `IDX_2AC21FA1D823E37A` (`section_id`),
+  CONSTRAINT `FK_2AC21FA135983C93` FOREIGN KEY (`cohort_id`) REFERENCES `cohort` (`id`),
+  CONSTRAINT `FK_2AC21FA158639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
+  CONSTRAINT `FK_2AC21FA1D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
+  CONSTRAINT `FK_2AC21FA1F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `cohort_member` (
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `put_by` binary(16) DEFAULT NULL,
+  `cohort_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`cohort_id`,`person_id`,`from_at`),
+  KEY `of_person` (`person_id`,`cohort_id`),
+  KEY `of_cohort` (`cohort_id`,`until_at`,`from_at`),
+  KEY `IDX_CE849D5735983C93` (`cohort_id`),
+  KEY `IDX_CE849D57217BBB47` (`person_id`),
+  CONSTRAINT `FK_CE849D57217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_CE849D5735983C93` FOREIGN KEY (`cohort_id`) REFERENCES `cohort` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `days_off` (
   `id` binary(16) NOT NULL,
   `name` varchar(120) NOT NULL,
@@ -295,6 +356,18 @@ CREATE TABLE `enrollment_segment` (
   KEY `by_name` (`site_id`,`sort_name`,`person_id`,`from_at`,`until_at`,`state`,`listed`,`role`,`sections`),
   CONSTRAINT `FK_D60E9E30217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_D60E9E30F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `fact_change` (
+  `id` bigint(20) unsigned NOT NULL AUTO_INCREMENT,
+  `person` binary(16) NOT NULL,
+  `what` varchar(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `fact_watched` (
+  `what` varchar(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`what`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `first_password` (
@@ -515,6 +588,22 @@ CREATE TABLE `letter` (
   PRIMARY KEY (`number`),
   UNIQUE KEY `once` (`id`),
   KEY `address` (`address`,`number`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `link_work` (
+  `due_at` datetime NOT NULL,
+  `asked` int(11) NOT NULL DEFAULT 1,
+  `why` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT '',
+  `agreed` tinyint(4) NOT NULL DEFAULT 0,
+  `again` tinyint(4) NOT NULL DEFAULT 0,
+  `link_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`link_id`,`person_id`),
+  KEY `due` (`due_at`,`link_id`),
+  KEY `of_person` (`person_id`),
+  KEY `IDX_E209FA29ADA40271` (`link_id`),
+  CONSTRAINT `FK_E209FA29217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_E209FA29ADA40271` FOREIGN KEY (`link_id`) REFERENCES `cohort_link` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `mail_secret` (

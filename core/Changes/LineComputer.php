@@ -201,12 +201,13 @@ final readonly class LineComputer
         return $this->line(
             $itself,
             [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]),
+            hidden: true,
         );
     }
 
     /**
-     * The line of somebody whose time at a door that brings by itself becomes another: what they have there ends
-     * earlier or later, or is given anew for the other time.
+     * The line of somebody who is to be here by a door that brings by itself, for a time: what they have there ends
+     * earlier or later, or is given anew. It counts also where they are here by another way for as long.
      *
      * @param Window $window from now or later
      */
@@ -223,7 +224,9 @@ final readonly class LineComputer
         $last = $context->enrollment->lastOf($door);
         $has = $context->enrollment->windowAt($door, $now);
         if (null === $last || null === $has) {
-            return $this->comeIn($context, $door, $kind, $role, $window, $section);
+            $grant = $this->grant($context, $door, $kind, $role, $window, $section, $now);
+
+            return $this->line($itself, new Plan([Effect::giveGrant($grant)]), hidden: true);
         }
         $effects = [];
         foreach ($last->overrides as $override) {
@@ -239,13 +242,13 @@ final readonly class LineComputer
                 $effects[] = Effect::putOverride($last->id, $ends);
             }
 
-            return $this->line($itself, new Plan($effects));
+            return $this->line($itself, new Plan($effects), hidden: true);
         }
         $back = $this->override($itself, OverrideKind::Withdrawn, new Window($now));
         $effects[] = Effect::putOverride($last->id, $back);
         $grant = $this->grant($context, $door, $kind, $role, $window, $section ?? $last->section, $now);
 
-        return $this->line($itself, new Plan([...$effects, Effect::giveGrant($grant)]));
+        return $this->line($itself, new Plan([...$effects, Effect::giveGrant($grant)]), hidden: true);
     }
 
     /**
@@ -292,8 +295,13 @@ final readonly class LineComputer
         );
     }
 
-    private function line(ChangeContext $context, Plan $plan, Meant $meant = new Meant(clash: true)): ComputedChange
-    {
+    /** @param bool $hidden whether what shows only once something else ends is something to do, too */
+    private function line(
+        ChangeContext $context,
+        Plan $plan,
+        Meant $meant = new Meant(clash: true),
+        bool $hidden = false,
+    ): ComputedChange {
         $before = $context->enrollment->timeline();
         $result = Effect::applied($plan->effects, $context->enrollment);
         $after = $result->timeline();
@@ -302,7 +310,10 @@ final readonly class LineComputer
         $cautions = $plan->cautions;
         if (null !== $plan->refusal) {
             [$verdict, $reasons, $cautions] = [$plan->verdict, [$plan->refusal], []];
-        } elseif ($after->from($context->now)->equals($before->from($context->now))) {
+        } elseif (
+            (!$hidden || [] === $plan->effects)
+            && $after->from($context->now)->equals($before->from($context->now))
+        ) {
             [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
         } else {
             $judged = $this->laws->judge($context, $before, $after, $plan->effects, $meant);

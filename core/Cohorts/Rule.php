@@ -134,10 +134,24 @@ final readonly class Rule
         return array_merge([], ...array_map(static fn(self $part): array => $part->atoms(), $this->parts));
     }
 
-    /** @return list<Source> what it follows from, each once */
+    /** @return list<self> parts without which it holds of nobody; whoever they all hold of may belong */
+    public function necessary(): array
+    {
+        return match ($this->kind) {
+            RuleKind::All => array_merge(
+                [],
+                ...array_map(static fn(self $part): array => $part->necessary(), $this->parts)
+            ),
+            RuleKind::Any => 1 === \count($this->parts) ? $this->parts[0]->necessary() : [],
+            RuleKind::Not => [],
+            default => [$this],
+        };
+    }
+
+    /** @return list<Source> what it follows from, each once: always of the person, who may leave the directory */
     public function reads(): array
     {
-        $reads = [];
+        $reads = [Source::person()->key() => Source::person()];
         foreach ($this->atoms() as $atom) {
             $source = match ($atom->kind) {
                 RuleKind::In => Source::site($atom->site ?? ''),

@@ -82,6 +82,11 @@ final class PlatformBuilder
         'change_line',
         'group_place',
         'group_invite',
+        'cohort',
+        'cohort_member',
+        'cohort_link',
+        'link_work',
+        'fact_watched',
     ];
 
     private readonly BulkWriter $rows;
@@ -116,7 +121,7 @@ final class PlatformBuilder
         ?BulkWriter $rows = null,
     ) {
         $this->rows = $rows ?? new BulkWriter($db, self::TABLES);
-        $this->people = new PeopleWriter($db, $this->rows, $rows);
+        $this->people = new PeopleWriter($db, $this->rows, $rows, noted: false);
         $this->roles = new RoleBook([]);
     }
 

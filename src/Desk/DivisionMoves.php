@@ -16,6 +16,7 @@ use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Administrations;
+use MintDoor\People\Repository\FactChanges;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FieldErrors;
@@ -47,6 +48,7 @@ final readonly class DivisionMoves
         private History $history,
         private Transaction $transaction,
         private Locks $locks,
+        private FactChanges $facts,
     ) {}
 
     /** @return list<string> ids of the sites that would go */
@@ -162,6 +164,7 @@ final readonly class DivisionMoves
         $this->locks->people($people, alone: true);
         if (null !== $move->people) {
             $this->contents->move('person', $people, $move->people);
+            $this->facts->note($people, FactChanges::PERSON);
         }
         if (null !== $move->sites) {
             $this->contents->move('site', $sites, $move->sites);

@@ -4,18 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use MintDoor\Core\People\Person;
-use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\RoleVerdict;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\DoorKind;
-use MintDoor\Roles\Roles;
-use MintDoor\Roster\Gate;
+use MintDoor\Roster\Keepers;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Shared\CallerProvider;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
-use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
 /**
  * With whose rights a door lets people in: those of who stands behind it, as they are when it is used. Nobody gives at
@@ -23,7 +17,7 @@ use Symfony\Component\Security\Core\Exception\UserNotFoundException;
  */
 final readonly class DoorAuthority
 {
-    public function __construct(private Roles $roles, private Gate $gate, private CallerProvider $callers) {}
+    public function __construct(private Keepers $keepers) {}
 
     /** A door that somebody else set up is used only by those who could have. */
     public function assertMayGive(SiteAccess $access, SentenceDoor $door): void
@@ -57,32 +51,12 @@ final readonly class DoorAuthority
     /** What whoever keeps a door, or sent an invitation, is in its site now; null where they are nothing there. */
     public function keeper(string $site, ?string $keeper): ?Standing
     {
-        try {
-            return null === $keeper ? null : $this->gate->standing($site, $this->callers->byId($keeper));
-        } catch (UserNotFoundException) {
-            return null;
-        }
+        return $this->keepers->standing($site, $keeper);
     }
 
     /** Whether a role may be given to any kind of person a door lets in. */
     public function verdict(SiteAccess $access, DoorPolicy $policy): RoleVerdict
     {
-        $book = $this->roles->book();
-        $role = $book->find($policy->role);
-        $refused = null;
-        foreach ($role->for ?? [] as $kind) {
-            $level =
-                PersonKind::Learner === $kind
-                    ? $policy->lowest ?? ($role->learnersOf->lowest ?? ($access->site->levels->lowest ?? 1))
-                    : null;
-            $somebody = new Person(Id::NONE, $kind, $policy->divisions[0] ?? $access->site->division, $level);
-            $verdict = $book->mayGive($policy->role, $access->standing, $somebody, $access->site);
-            if ($verdict->allowed) {
-                return $verdict;
-            }
-            $refused = str_starts_with($verdict->code, 'not-') ? $verdict : $refused ?? $verdict;
-        }
-
-        return $refused ?? RoleVerdict::no('no-such-role');
+        return $this->keepers->verdict($access, $policy->role, $policy->divisions[0] ?? null, $policy->lowest);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Accounts\LostJobs;
+use MintDoor\Cohorts\CohortTicker;
 use MintDoor\Groups\GroupLetters;
 use MintDoor\Groups\GroupRunner;
 use MintDoor\Plans\PlanRunner;
@@ -34,6 +35,7 @@ final class ScheduledDoorTasksCommand extends Command
         private readonly PlanRunner $plans,
         private readonly GroupRunner $groups,
         private readonly GroupLetters $choices,
+        private readonly CohortTicker $cohorts,
         private readonly Health $health,
     ) {
         parent::__construct();
@@ -58,6 +60,7 @@ final class ScheduledDoorTasksCommand extends Command
             $done = [
                 ...$this->tasks->all(),
                 'starters' => $this->starters->keep(),
+                'cohorts' => $this->cohorts->keep()->lines,
                 'lists' => $this->jobs->again(),
                 'wishes' => $this->letters->due(),
                 'plans' => $this->plans->again(),

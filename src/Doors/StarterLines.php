@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Changes\BroughtLines;
 use MintDoor\Changes\ComputedLine;
-use MintDoor\Changes\LineAnswers;
-use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\ChangeContext;
-use MintDoor\Core\Changes\ChangeListComputer;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
 use MintDoor\Core\Platform\DivisionTree;
@@ -25,11 +22,8 @@ use MintDoor\Shared\Row;
 final readonly class StarterLines
 {
     public function __construct(
-        private ChangeListComputer $list,
+        private BroughtLines $lines,
         private LineComputer $computer,
-        private ChangeContextLoader $contexts,
-        private ChangeStore $store,
-        private LineAnswers $answers,
         private Roles $roles,
     ) {}
 
@@ -48,7 +42,7 @@ final readonly class StarterLines
         $book = $this->roles->book();
         $may = static fn(Row $person): bool => self::belongs($starter, $person, $tree)
             && $book->mayHold($starter->role, PersonRow::person($person), $access->site)->allowed;
-        $people = array_filter([] === $people ? [] : $this->contexts->people($people), $may);
+        $people = array_filter($this->lines->people($people), $may);
 
         return $this->carry(
             $access,
@@ -83,7 +77,7 @@ final readonly class StarterLines
         return $this->carry(
             $access,
             array_filter(
-                [] === $people ? [] : $this->contexts->people($people),
+                $this->lines->people($people),
                 static fn(Row $person): bool => null === $starter || !self::belongs($starter, $person, $tree),
             ),
             'taken-out',
@@ -101,29 +95,19 @@ final readonly class StarterLines
     }
 
     /**
-     * @param array<string, Row>                       $people  by id
+     * @param array<string, Row>                      $people  by id
      * @param \Closure(ChangeContext): ComputedChange $compute
      *
      * @return list<string> ids of those for whom it was done
      */
     private function carry(SiteAccess $access, array $people, string $verb, \Closure $compute): array
     {
-        if ([] === $people) {
-            return [];
-        }
-        $ids = array_map(strval(...), array_keys($people));
-        $lines = $this->list->inTurn($this->contexts->of($access, $people), $ids, $compute);
-        $ready = [];
-        foreach ($lines as $key => $line) {
-            $one = new ComputedLine($people[$ids[$key]], $verb, $line);
-            if ($one->isReady()) {
-                $ready[] = $one;
-            }
-        }
-        if ([] !== $ready) {
-            $this->store->store($access, $ready, $this->answers->plain($ready), listed: false);
-        }
+        $lines = array_filter(
+            $this->lines->would($access, $people, static fn(ChangeContext $one): array => [$verb, $compute($one)]),
+            static fn(ComputedLine $line): bool => $line->isReady(),
+        );
+        $this->lines->store($access, $lines);
 
-        return array_map(static fn(ComputedLine $line): string => $line->personId(), $ready);
+        return array_map(strval(...), array_keys($lines));
     }
 }

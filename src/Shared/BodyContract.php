@@ -27,6 +27,9 @@ final class BodyContract implements CacheWarmerInterface
 
     private const LARGEST = 2_147_483_647;
 
+    /** How deep a schema may stand in itself. */
+    private const DEEPEST = 8;
+
     /** @var ?array<string, array<string, string>> schemas as JSON by route and method */
     private ?array $schemas = null;
 
@@ -100,25 +103,33 @@ final class BodyContract implements CacheWarmerInterface
     }
 
     /**
-     * @param Schema $schema
+     * @param Schema             $schema
+     * @param array<string, int> $in     how often it stands in each that is referred to
      *
      * @return Schema
      */
-    private function bounded(array $schema): array
+    private function bounded(array $schema, array $in = []): array
     {
-        if (\is_string($schema['$ref'] ?? null)) {
-            $target = $this->at(explode('/', substr($schema['$ref'], 2)));
+        $ref = $schema['$ref'] ?? null;
+        if (\is_string($ref)) {
+            $in[$ref] = ($in[$ref] ?? 0) + 1;
+            $target = $this->at(explode('/', substr($ref, 2))) ?? throw new \LogicException($ref);
 
-            return $this->bounded($target ?? throw new \LogicException($schema['$ref']));
+            return $in[$ref] > self::DEEPEST
+                ? ['type' => 'object', 'maxProperties' => 0]
+                : $this->bounded(
+                $target,
+                $in
+            );
         }
         foreach (['properties', 'oneOf', 'anyOf', 'allOf'] as $each) {
             if (\is_array($schema[$each] ?? null)) {
-                $schema[$each] = array_map(fn(mixed $one): array => $this->bounded((array) $one), $schema[$each]);
+                $schema[$each] = array_map(fn(mixed $one): array => $this->bounded((array) $one, $in), $schema[$each]);
             }
         }
         foreach (['items', 'additionalProperties', 'propertyNames'] as $each) {
             if (\is_array($schema[$each] ?? null)) {
-                $schema[$each] = $this->bounded($schema[$each]);
+                $schema[$each] = $this->bounded($schema[$each], $in);
             }
         }
         $types = (array) ($schema['type'] ?? []);

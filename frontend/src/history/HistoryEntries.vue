@@ -46,6 +46,10 @@ function sentence(entry: HistoryEntry): string {
     to?: string
     from?: string
     split?: string
+    cohort?: string
+    role?: string
+    added?: number
+    removed?: number
   }
   const planned = plannedFor(entry)
   if (planned) return planned
@@ -74,6 +78,11 @@ function sentence(entry: HistoryEntry): string {
     to: data.to,
     from: data.from,
     split: data.split,
+    cohort: data.cohort,
+    role: data.role ? inSentence(roleName(data.role)) : '',
+    people: data.people,
+    added: data.added,
+    removed: data.removed,
     person: entry.person?.name ?? '',
     before: role(data.before),
     after: role(data.after),

@@ -1407,6 +1407,213 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cohorts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The cohorts that the caller uses, by name. */
+        get: operations["cohorts"];
+        put?: never;
+        /** @description A cohort by list or by rule, of a division that the caller administers; of the whole platform for its administrators. */
+        post: operations["makeCohort"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohorts/{cohort}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description One of them with its rule, and its connections as far as the caller keeps doors of their sites. */
+        get: operations["cohort"];
+        /** @description Another name, division or rule. Whom a rule is about is looked at within seconds, and sites follow. */
+        put: operations["putCohort"];
+        post?: never;
+        /** @description Puts it away, where nothing is connected to it and no rule reads it. */
+        delete: operations["dropCohort"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohorts/{cohort}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Who belongs, by name; also who did. */
+        get: operations["cohortMembers"];
+        put?: never;
+        /** @description Puts people on a list and takes people off it, from now on. */
+        post: operations["putCohortMembers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohort-looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whom a rule would be about that is being written, and what it would bring and take. Changes nothing. */
+        post: operations["lookAtCohort"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/cohorts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        /** @description The cohorts of somebody that the caller uses, those they belong to no more included, the last first. */
+        get: operations["personCohorts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/cohort-links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description The cohorts and rosters that a site is connected to. */
+        get: operations["cohortLinks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohort-links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Connects each cohort, or roster of another site, with each site: what is carried out at once is a change list of each site, the rest follows within seconds. Or only says what would come of it. */
+        post: operations["connectCohorts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohort-links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description From which day it holds, when whoever no longer belongs loses access, and who stands behind it. */
+        put: operations["putCohortLink"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohort-links/{link}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a connection back; whoever is there by it goes, or stays as they are. Or only says what would come of it. */
+        post: operations["endCohortLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohort-links/{link}/yes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Says yes to many people going who wait for it. */
+        post: operations["agreeCohortLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cohort-links/{link}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Has people come who belong and whom staff took out before. */
+        post: operations["bringCohortAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/plan": {
         parameters: {
             query?: never;
@@ -4373,7 +4580,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "cohort-made" | "cohort-changed" | "cohort-people" | "cohort-put-away" | "cohort-connected" | "cohort-link-changed" | "cohort-ended" | "cohort-agreed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "belongs-too" | "belongs-less" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -4920,6 +5127,227 @@ export interface components {
         };
         FoundWanted: {
             name: string;
+        };
+        CohortFacts: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @enum {unknown} */
+            kind: "list" | "rule";
+            division: components["schemas"]["Named"] | null;
+            people: number;
+            sites: number;
+            /** @description whether the caller may change it */
+            keeps: boolean;
+            /** @description whether its people are still looked at */
+            looking: boolean;
+            version: number;
+        };
+        CohortList: {
+            items: components["schemas"]["CohortFacts"][];
+        };
+        /** @description Who belongs, as a sentence: what people are and where they are, joined by "and", "or" and "not". */
+        CohortRule: {
+            /** @enum {unknown} */
+            kind: "kinds" | "divisions" | "levels" | "labels" | "in" | "cohort" | "all" | "any" | "not";
+            /** @description codes of kinds or divisions, or labels */
+            names?: string[];
+            lowest?: number | null;
+            highest?: number | null;
+            site?: components["schemas"]["Id"] | null;
+            section?: components["schemas"]["Id"] | null;
+            role?: string | null;
+            cohort?: components["schemas"]["Id"] | null;
+            parts?: components["schemas"]["CohortRule"][];
+        };
+        CohortWanted: {
+            name: string;
+            /** @description null for the whole platform */
+            division?: string | null;
+            rule?: components["schemas"]["CohortRule"] | null;
+            /** @description those a list that is made begins with */
+            people?: components["schemas"]["Id"][];
+        };
+        CohortLinkWaiting: {
+            why: string;
+            people: number;
+        };
+        CohortLink: {
+            id: components["schemas"]["Id"];
+            cohort: components["schemas"]["Somebody"];
+            /** @enum {unknown} */
+            kind: "list" | "rule" | "shared";
+            site: components["schemas"]["Somebody"];
+            role: string;
+            section: components["schemas"]["Somebody"] | null;
+            spread: boolean;
+            /** Format: date */
+            from: string | null;
+            /** @enum {unknown} */
+            leaves: "at-once" | "days" | "term";
+            days: number;
+            people: number;
+            here: number;
+            /** Format: date-time */
+            heldAt: string | null;
+            held: number;
+            waiting: components["schemas"]["CohortLinkWaiting"][];
+            keeper: components["schemas"]["Somebody"] | null;
+            backed: boolean;
+            version: number;
+        };
+        Cohort: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @enum {unknown} */
+            kind: "list" | "rule";
+            division: components["schemas"]["Named"] | null;
+            people: number;
+            sites: number;
+            /** @description whether the caller may change it */
+            keeps: boolean;
+            /** @description whether its people are still looked at */
+            looking: boolean;
+            version: number;
+            rule: components["schemas"]["CohortRule"] | null;
+            /** @description what the sites, sections and cohorts are called that the rule names */
+            names: components["schemas"]["Somebody"][];
+            links: components["schemas"]["CohortLink"][];
+            /** @description connections to sites that the caller does not see */
+            others: number;
+            readBy: components["schemas"]["Somebody"][];
+        };
+        CohortMember: {
+            id: components["schemas"]["Id"];
+            name: string;
+            kind: string;
+            division: components["schemas"]["Named"];
+            level: number | null;
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            until: string | null;
+            now: boolean;
+        };
+        CohortMembers: {
+            items: components["schemas"]["CohortMember"][];
+            next: string | null;
+        };
+        CohortPeople: {
+            add?: components["schemas"]["Id"][];
+            remove?: components["schemas"]["Id"][];
+        };
+        CohortLookWanted: {
+            rule: components["schemas"]["CohortRule"];
+            division?: string | null;
+            cohort?: components["schemas"]["Id"] | null;
+            sites?: boolean;
+        };
+        CohortLookSite: {
+            site: components["schemas"]["Id"] | null;
+            title: string | null;
+            come: number;
+            go: number;
+            stay: number;
+            waits: boolean;
+        };
+        CohortLook: {
+            people: number;
+            later: number;
+            some: components["schemas"]["Somebody"][];
+            come: number;
+            go: number;
+            sites: components["schemas"]["CohortLookSite"][];
+        };
+        PersonCohort: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            until: string | null;
+            now: boolean;
+        };
+        PersonCohorts: {
+            items: components["schemas"]["PersonCohort"][];
+        };
+        CohortLinks: {
+            items: components["schemas"]["CohortLink"][];
+        };
+        /** @description the roster of a site, or of one of its sections */
+        CohortShared: {
+            site: components["schemas"]["Id"];
+            section?: components["schemas"]["Id"] | null;
+            role?: string | null;
+        };
+        CohortConnect: {
+            sites: components["schemas"]["Id"][];
+            role: string;
+            cohorts?: components["schemas"]["Id"][];
+            shared?: components["schemas"]["CohortShared"][];
+            section?: components["schemas"]["Id"] | null;
+            /** @description whether each is put into the section with the fewest learners that has room */
+            spread?: boolean;
+            from?: string | null;
+            leaves?: string;
+            days?: number | null;
+            again?: components["schemas"]["Id"][];
+            apply?: boolean;
+        };
+        /** @description how many, by what becomes of them */
+        CohortCounts: {
+            removed: number;
+            blocked: number;
+            refused: number;
+            waits: number;
+            goes: number;
+            stays: number;
+            come: number;
+            later: number;
+            here: number;
+            same: number;
+        };
+        CohortPersonOutcome: {
+            id: components["schemas"]["Id"];
+            name: string;
+            /** @enum {unknown} */
+            what: "come" | "here" | "later" | "blocked" | "removed" | "waits" | "refused" | "goes" | "stays" | "same";
+            why: string | null;
+            clash: boolean;
+        };
+        CohortPair: {
+            cohort: components["schemas"]["Somebody"];
+            site: components["schemas"]["Somebody"];
+            link: components["schemas"]["Id"] | null;
+            counts: components["schemas"]["CohortCounts"];
+            people: components["schemas"]["CohortPersonOutcome"][];
+            seats: number | null;
+            held: number;
+            changeList: components["schemas"]["Id"] | null;
+            /** @description how many follow within seconds */
+            left: number;
+        };
+        CohortPairs: {
+            items: components["schemas"]["CohortPair"][];
+        };
+        CohortLinkWanted: {
+            from?: string | null;
+            leaves?: string;
+            days?: number | null;
+            /** @description whether the caller stands behind it from now on */
+            mine?: boolean;
+        };
+        CohortLinkEnd: {
+            /** @description whether those who are there by it stay as they are */
+            stay?: boolean;
+            number?: number | null;
+            apply?: boolean;
+        };
+        CohortLinkYes: {
+            /** @description how many wait, as it was read */
+            number: number;
+        };
+        CohortLinkAgain: {
+            people: components["schemas"]["Id"][];
         };
         PlanOutcome: {
             wishes: {
@@ -8469,7 +8897,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "cohort-made" | "cohort-changed" | "cohort-people" | "cohort-put-away" | "cohort-connected" | "cohort-link-changed" | "cohort-ended" | "cohort-agreed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "belongs-too" | "belongs-less" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -9665,6 +10093,525 @@ export interface operations {
             403: components["responses"]["NotAllowed"];
             404: components["responses"]["NotFound"];
             409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    cohorts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortList"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    makeCohort: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cohort"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    cohort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cohort"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putCohort: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cohort"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    dropCohort: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cohort"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    cohortMembers: {
+        parameters: {
+            query?: {
+                /** @description Words of their names. */
+                q?: string;
+                /** @description Whether those who belong no more are wanted, too. */
+                ever?: boolean;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortMembers"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putCohortMembers: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                cohort: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortPeople"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cohort"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    lookAtCohort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortLookWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortLook"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    personCohorts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonCohorts"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    cohortLinks: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortLinks"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    connectCohorts: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortConnect"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortPairs"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    putCohortLink: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortLinkWanted"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortLink"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    endCohortLink: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortLinkEnd"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortPair"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    agreeCohortLink: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortLinkYes"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortLink"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    bringCohortAgain: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                link: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CohortLinkAgain"];
+            };
+        };
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortLink"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };
     };

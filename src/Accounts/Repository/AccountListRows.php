@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts\Repository;
 
+use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Accounts\AccountOutcome;
 use MintDoor\Accounts\Entity\AccountRow;
 use MintDoor\Accounts\KeptRow;
 use MintDoor\Core\Accounts\AccountLine;
 use MintDoor\Core\Changes\Note;
+use MintDoor\People\Repository\FactChanges;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
@@ -25,6 +27,11 @@ final class AccountListRows extends BaseRepository
     protected const ENTITY = AccountRow::class;
 
     private const CARDS = 300;
+
+    public function __construct(ManagerRegistry $managers, private readonly FactChanges $changes)
+    {
+        parent::__construct($managers);
+    }
 
     /** @param list<AccountLine> $lines that are ready */
     public function write(string $changeList, array $lines): void
@@ -206,6 +213,7 @@ final class AccountListRows extends BaseRepository
     public function removePeople(array $people): void
     {
         $ids = self::binary($people);
+        $this->changes->note($people, FactChanges::PERSON);
         foreach (['person_term', 'person_key', 'person_label'] as $table) {
             $this->execute("DELETE FROM $table WHERE person_id IN (?)", [$ids]);
         }

@@ -114,6 +114,8 @@ final class HeldAbout extends BaseRepository
                 'plan_wish',
                 'group_place',
                 'group_invite',
+                'cohort_member',
+                'link_work',
             ] as $table
         ) {
             $this->execute("DELETE FROM $table WHERE person_id = ?", [Id::binary($person)]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\People\Repository;
 
+use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Core\People\Reach;
 use MintDoor\People\Entity\Label;
 use MintDoor\People\Entity\Person;
@@ -25,6 +26,11 @@ final class Labels extends BaseRepository
     protected const ENTITY = Label::class;
 
     public const LONGEST = 40;
+
+    public function __construct(ManagerRegistry $managers, private readonly FactChanges $changes)
+    {
+        parent::__construct($managers);
+    }
 
     /**
      * By hand: on every page of a roster (`bin/bench`: first roster page).
@@ -119,6 +125,7 @@ final class Labels extends BaseRepository
     public function set(string $name, array $people, bool $on, string $by, int $now): void
     {
         $label = $this->findOneBy(['name' => $name]);
+        $this->changes->note($people, FactChanges::LABELS);
         if (!$on) {
             null === $label
                 || $this->execute('DELETE FROM person_label WHERE label_id = ? AND person_id IN (?)', [
@@ -158,6 +165,7 @@ final class Labels extends BaseRepository
     public function put(string $person, array $labels, string $by, int $now): void
     {
         $whose = $this->reference(Person::class, $person);
+        $this->changes->note([$person], FactChanges::LABELS);
         foreach (array_diff($labels, $this->idsOf($person)) as $label) {
             $this->getEntityManager()->persist(
                 new PersonLabel($whose, $this->reference(Label::class, $label), $now, $by),
@@ -170,6 +178,7 @@ final class Labels extends BaseRepository
     public function take(string $person, array $labels): void
     {
         $on = PersonLabel::class;
+        [] === $labels || $this->changes->note([$person], FactChanges::LABELS);
         $dql = "DELETE FROM $on pl WHERE pl.person = :person AND pl.label IN (:labels)";
         [] === $labels || $this->dql($dql, ['person' => $person, 'labels' => $labels])->execute();
     }

@@ -25,9 +25,14 @@ final readonly class PeopleWriter
     /**
      * @param ?BulkWriter $rows  that also writes what belongs to these people
      * @param ?BulkWriter $names that also writes what they are found by
+     * @param bool        $noted whether rules are to look at them
      */
-    public function __construct(Connection $db, ?BulkWriter $rows = null, ?BulkWriter $names = null)
-    {
+    public function __construct(
+        Connection $db,
+        ?BulkWriter $rows = null,
+        ?BulkWriter $names = null,
+        private bool $noted = true,
+    ) {
         $this->rows = $rows ?? new BulkWriter($db);
         $this->index = new NameIndex($db, $names);
     }
@@ -60,6 +65,9 @@ final readonly class PeopleWriter
             'email' => $facts->email,
             'own_kind' => $facts->ownKind,
         ]);
+        if ($this->noted) {
+            $this->rows->add('fact_change', ['person' => BulkWriter::id($id), 'what' => FactChanges::PERSON]);
+        }
 
         return new FoundBy($sortName, $names, AlikeNumber::of($kind, $division, $facts->level));
     }

@@ -23,6 +23,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\People\AlikeNumber;
 use MintDoor\People\FoundBy;
+use MintDoor\People\Repository\FactChanges;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\EnrollmentRecord;
 use MintDoor\Roster\NamedTimeline;
@@ -57,6 +58,7 @@ final class Enrollments extends BaseRepository
         ManagerRegistry $managers,
         private readonly Roles $roles,
         private readonly Locks $locks,
+        private readonly FactChanges $changes,
     ) {
         parent::__construct($managers);
     }
@@ -284,6 +286,7 @@ final class Enrollments extends BaseRepository
             }
         }
         $rows->flush();
+        $this->changes->note(array_map(strval(...), array_keys($people)), $siteId);
     }
 
     /** @return array<string, string|int> a segment as its row holds it, without whose it is */

@@ -112,6 +112,28 @@ final class ComingInTest extends TestCase
         self::assertSame(Verdict::WaitsForSeat, $this->comeIn('learner1')->verdict, 'the seat is still theirs');
     }
 
+    public function testWhatShowsOnlyLaterIsGivenAndTakenBackAllTheSame(): void
+    {
+        $this->world->apply('learner0', Verb::LetIn, 'learner');
+        $stay = $this->computer->stayFor(
+            $this->world->context('learner0'),
+            'list',
+            DoorKind::Cohort,
+            'learner',
+            new Window($this->world->now),
+            null,
+        );
+        self::assertSame([Verdict::Ready, 1], [$stay->verdict, \count($stay->effects)]);
+        $this->world->enrollments['learner0'] = $stay->result;
+        $go = fn(string $door): ComputedChange => $this->computer->goAgain($this->world->context('learner0'), [$door]);
+        $this->world->enrollments['learner0'] = $go('staff')->result;
+        self::assertSame(
+            State::Current,
+            $this->world->enrollment('learner0')->timeline()->at($this->world->now)?->state
+        );
+        self::assertSame(State::Removed, $go('list')->after?->state);
+    }
+
     public function testWhoTookSomethingBackIsRemembered(): void
     {
         $this->comeIn('learner0');

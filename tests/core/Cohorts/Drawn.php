@@ -44,7 +44,7 @@ final class Drawn
                 $dice->chance(50) ? 'morning' : null,
                 $dice->chance(50) ? $dice->one(['learner', 'tutor']) : null,
             ),
-            default => Rule::cohort($dice->one($cohorts)),
+            default => Rule::cohort($dice->one($cohorts ?: self::COHORTS)),
         };
     }
 

@@ -87,6 +87,18 @@ final class RuleTest extends TestCase
         });
     }
 
+    public function testWhoBelongsHasAllThatIsNecessary(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $rule = Drawn::rule($dice, 4);
+            $facts = Drawn::facts($dice);
+            foreach ($rule->necessary() as $part) {
+                self::assertTrue($rule->spans($facts)->without($part->spans($facts))->isNever());
+            }
+        });
+    }
+
     public function testNotIsTheRestOfTime(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {

@@ -46,7 +46,7 @@ final class WebTest extends TestCase
             [new Link('strings', 'baroque')],
         );
         self::assertSame(['strings', 'both'], $web->touched(['labels']), 'a roster that follows tells by itself');
-        self::assertSame(['both'], $web->touched(['person']));
+        self::assertSame(['strings', 'there', 'both'], $web->touched(['person']), 'anybody may leave the directory');
         self::assertSame(['there'], $web->touched(['baroque']));
         self::assertSame([], $web->touched(['elsewhere', 'cohort list']));
         self::assertSame(['baroque'], $web->sitesReadBy('there', 'both'));

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Cohorts\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use MintDoor\Core\Cohorts\Link;
+use MintDoor\Core\Time\Time;
+use MintDoor\Roster\Entity\Door;
+use MintDoor\Roster\Entity\Section;
+use MintDoor\Shared\Charset;
+use MintDoor\Sites\Entity\Site;
+
+/** That whoever belongs to a cohort is in a site: it brings them by a door of its own. */
+#[ORM\Entity]
+#[ORM\Table(name: 'cohort_link')]
+#[ORM\UniqueConstraint(name: 'by_door', columns: ['door_id'])]
+class CohortLink
+{
+    #[ORM\Column(options: ['default' => 1])]
+    public int $version = 1;
+
+    /** When it was taken back; whoever came by it goes then. */
+    #[ORM\Column(type: 'instant', nullable: true)]
+    public ?int $endedAt = null;
+
+    /** Since when many who would go wait for somebody's yes; null where nobody does. */
+    #[ORM\Column(type: 'instant', nullable: true)]
+    public ?int $heldAt = null;
+
+    public function __construct(
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Cohort $cohort,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Site $site,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Door $door,
+        #[ORM\Column(length: 32, options: Charset::CODE)]
+        public readonly string $role,
+        #[ORM\ManyToOne]
+        public readonly ?Section $section = null,
+        /** Whether each is put into the section that has the fewest learners and room, instead. */
+        #[ORM\Column(options: ['default' => 0])] public readonly bool $spread = false,
+        #[ORM\Column(type: 'instant', options: ['default' => '1000-01-01 00:00:00'])]
+        public int $fromAt = Time::BEGINNING,
+        /** For so many days who no longer belongs keeps access. */
+        #[ORM\Column(type: 'smallint', options: ['default' => 0])] public int $days = 0,
+        /** Whether they keep it to the end of the site's term instead. */
+        #[ORM\Column(options: ['default' => 0])] public bool $toTerm = false,
+    ) {}
+
+    /** @param int $termEnds when the site's term does */
+    public function link(int $termEnds): Link
+    {
+        $until = $this->toTerm && $termEnds < Time::FOREVER ? $termEnds : null;
+
+        return new Link($this->cohort->id, $this->site->id, $this->fromAt, $this->toTerm ? 0 : $this->days, $until);
+    }
+
+    public function isOn(): bool
+    {
+        return null === $this->endedAt;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Cohorts\Repository;
+
+use Doctrine\DBAL\LockMode;
+use MintDoor\Cohorts\Entity\CohortLink;
+use MintDoor\Shared\BaseRepository;
+
+/**
+ * Connections of cohorts with sites.
+ *
+ * @extends BaseRepository<CohortLink>
+ */
+final class CohortLinks extends BaseRepository
+{
+    protected const ENTITY = CohortLink::class;
+
+    /** @return list<CohortLink> all that were not taken back */
+    public function on(): array
+    {
+        return $this->findBy(['endedAt' => null], ['id' => 'ASC']);
+    }
+
+    /** @return list<CohortLink> those of a site that were not taken back, the first first */
+    public function ofSite(string $site): array
+    {
+        return $this->findBy(['site' => $site, 'endedAt' => null], ['id' => 'ASC']);
+    }
+
+    /**
+     * @param list<string> $cohorts ids
+     *
+     * @return list<CohortLink> those of some cohorts that were not taken back, the first first
+     */
+    public function ofCohorts(array $cohorts): array
+    {
+        return [] === $cohorts ? [] : $this->findBy(['cohort' => $cohorts, 'endedAt' => null], ['id' => 'ASC']);
+    }
+
+    public function withId(string $id): ?CohortLink
+    {
+        return $this->findOneBy(['id' => $id]);
+    }
+
+    /** Nobody else changes it before this transaction ends. */
+    public function locked(string $id): ?CohortLink
+    {
+        return $this->find($id, LockMode::PESSIMISTIC_WRITE);
+    }
+}

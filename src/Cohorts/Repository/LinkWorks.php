@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Cohorts\Repository;
+
+use MintDoor\Cohorts\Due;
+use MintDoor\Cohorts\Entity\CohortLink;
+use MintDoor\Cohorts\Entity\LinkWork;
+use MintDoor\Core\Time\Time;
+use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
+
+/**
+ * Whom connections are still to look at. By hand: thousands are asked for and done at once, by several processes, and
+ * what is asked meanwhile must not be taken for done.
+ *
+ * @extends BaseRepository<LinkWork>
+ */
+final class LinkWorks extends BaseRepository
+{
+    protected const ENTITY = LinkWork::class;
+
+    public const HELD = 'held';
+
+    private const SQL_LEAVING = <<<'SQL'
+        SELECT w.person_id
+        FROM link_work w
+        JOIN cohort_link l ON l.id = w.link_id
+        JOIN access_grant g ON g.door_id = l.door_id AND g.person_id = w.person_id AND g.live = 1
+            AND g.until_at > :now
+        WHERE w.link_id = :link AND w.agreed = 0 AND (w.due_at <= :now OR w.why = 'held')
+            AND NOT EXISTS (
+                SELECT 1 FROM cohort_member m
+                WHERE m.cohort_id = l.cohort_id AND m.person_id = w.person_id AND m.until_at > :now
+            )
+            AND NOT EXISTS (
+                SELECT 1 FROM enrollment_override o
+                WHERE o.grant_id = g.id AND o.kind IN ('withdrawn', 'undone') AND o.until_at > :now
+            )
+        SQL;
+
+    /**
+     * Asks for people to be looked at.
+     *
+     * @param array<string, list<string>> $people ids of people by the id of a connection
+     * @param bool                        $again  whether they are to come though staff took them out before
+     */
+    public function ask(array $people, int $now, bool $again = false): void
+    {
+        $at = Instant::toSql($now);
+        foreach ($people as $link => $of) {
+            foreach (array_chunk($of, 500) as $some) {
+                $values = implode(
+                    ', ',
+                    array_map(static fn(string $person): string => \sprintf(
+                        "(%s, %s, '%s', %d)",
+                        BulkWriter::id((string) $link)->sql ?? '',
+                        BulkWriter::id($person)->sql ?? '',
+                        $at,
+                        (int) $again,
+                    ), $some),
+                );
+                $this->execute(
+                    "INSERT INTO link_work (link_id, person_id, due_at, again) VALUES $values
+                     ON DUPLICATE KEY UPDATE asked = asked + 1, due_at = VALUES(due_at), why = '', agreed = 0,
+                        again = GREATEST(again, VALUES(again))",
+                );
+            }
+        }
+    }
+
+    /** @return array<string, string> sites, by the id of each connection that has somebody to look at now */
+    public function links(int $now): array
+    {
+        $sites = [];
+        foreach (
+            $this->rows(
+                'SELECT DISTINCT w.link_id, l.site_id FROM link_work w JOIN cohort_link l ON l.id = w.link_id
+                 WHERE w.due_at <= ?
+                 ORDER BY w.link_id',
+                [Instant::toSql($now)],
+            ) as $row
+        ) {
+            $sites[$row->id('link_id')] = $row->id('site_id');
+        }
+
+        return $sites;
+    }
+
+    /** @return array<string, Due> whom a connection is to look at now, by person, some at a time */
+    public function due(string $link, int $now, int $most): array
+    {
+        $due = [];
+        foreach (
+            $this->rows(
+                "SELECT person_id, asked, agreed, again FROM link_work
+                 WHERE link_id = ? AND due_at <= ?
+                 ORDER BY person_id
+                 LIMIT $most",
+                [Id::binary($link), Instant::toSql($now)],
+            ) as $row
+        ) {
+            $due[$row->id('person_id')] = new Due($row->int('asked'), $row->bool('agreed'), $row->bool('again'));
+        }
+
+        return $due;
+    }
+
+    /** @return list<string> ids of those who have something by a connection, belong no more, and nobody agreed to it */
+    public function leaving(string $link, int $now): array
+    {
+        $rows = $this->rows(self::SQL_LEAVING, ['link' => Id::binary($link), 'now' => Instant::toSql($now)]);
+
+        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
+    }
+
+    /** How many have something by the door of a connection. */
+    public function brought(string $door, int $now): int
+    {
+        return $this->number(
+            "SELECT COUNT(*) FROM access_grant g
+             WHERE g.door_id = ? AND g.live = 1 AND g.until_at > ? AND NOT EXISTS (
+                SELECT 1 FROM enrollment_override o
+                WHERE o.grant_id = g.id AND o.kind IN ('withdrawn', 'undone') AND o.from_at <= ? AND o.until_at > ?
+             )",
+            [Id::binary($door), Instant::toSql($now), Instant::toSql($now), Instant::toSql($now)],
+        );
+    }
+
+    /** @return list<string> ids of whoever belongs, or will, and of whoever ever came by a connection */
+    public function everybody(CohortLink $link, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT person_id FROM cohort_member WHERE cohort_id = :cohort AND until_at > :now
+             UNION
+             SELECT person_id FROM access_grant WHERE door_id = :door',
+            [
+                'cohort' => Id::binary($link->cohort->id),
+                'door' => Id::binary($link->door->id),
+                'now' => Instant::toSql($now),
+            ],
+        );
+
+        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
+    }
+
+    /** @return list<string> ids of everybody who ever came by a door */
+    public function everBrought(string $door): array
+    {
+        $rows = $this->rows('SELECT DISTINCT person_id FROM access_grant WHERE door_id = ?', [Id::binary($door)]);
+
+        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
+    }
+
+    /**
+     * They were looked at, unless that was asked for again since.
+     *
+     * @param array<string, Due> $people by id
+     */
+    public function done(string $link, array $people): void
+    {
+        foreach (array_chunk($people, 500, true) as $some) {
+            $this->execute('DELETE FROM link_work WHERE link_id = ? AND '.self::asAsked($some), [Id::binary($link)]);
+        }
+    }
+
+    /**
+     * They are looked at later, unless that was asked for again since.
+     *
+     * @param array<string, Due> $people by id
+     * @param string             $why    what stands in the way; "" for nothing
+     */
+    public function later(string $link, array $people, int $at, string $why): void
+    {
+        foreach (array_chunk($people, 500, true) as $some) {
+            $this->execute('UPDATE link_work SET due_at = ?, why = ? WHERE link_id = ? AND '.self::asAsked($some), [
+                Instant::toSql(min($at, Time::FOREVER)),
+                $why,
+                Id::binary($link),
+            ]);
+        }
+    }
+
+    /** Somebody said yes to everybody going who waits for it. */
+    public function agree(string $link, int $now): int
+    {
+        return $this->execute(
+            "UPDATE link_work SET agreed = 1, why = '', due_at = ?, asked = asked + 1
+             WHERE link_id = ? AND why = 'held'",
+            [Instant::toSql($now), Id::binary($link)],
+        );
+    }
+
+    /** Nobody is looked at any more. */
+    public function forget(string $link): void
+    {
+        $this->execute('DELETE FROM link_work WHERE link_id = ?', [Id::binary($link)]);
+    }
+
+    /** @return array<string, int> how many wait, by what stands in the way */
+    public function waiting(string $link): array
+    {
+        $waiting = [];
+        foreach (
+            $this->rows("SELECT why, COUNT(*) AS people FROM link_work WHERE link_id = ? AND why <> '' GROUP BY why", [
+                Id::binary($link),
+            ]) as $row
+        ) {
+            $waiting[$row->string('why')] = $row->int('people');
+        }
+
+        return $waiting;
+    }
+
+    /** Whether anybody is to be looked at now. */
+    public function any(int $now): bool
+    {
+        return null !== $this->row('SELECT 1 FROM link_work WHERE due_at <= ? LIMIT 1', [Instant::toSql($now)]);
+    }
+
+    /** @param array<string, Due> $people by id */
+    private static function asAsked(array $people): string
+    {
+        $pairs = [];
+        foreach ($people as $person => $due) {
+            $pairs[] = \sprintf('(%s, %d)', BulkWriter::id((string) $person)->sql ?? '', $due->asked);
+        }
+
+        return '(person_id, asked) IN ('.implode(', ', $pairs).')';
+    }
+}
