@@ -54,8 +54,8 @@ final readonly class LinkOutcome
         return match (true) {
             'removed' === $this->against => 'removed',
             null !== $this->against => 'refused',
-            null !== $this->waitsFor() => 'waits',
             State::Blocked === $before => 'blocked',
+            null !== $this->waitsFor() => 'waits',
             !$this->line->isReady() => 'same',
             $this->takes() => $here ? 'stays' : 'goes',
             StepKind::Come !== $this->step->kind => 'same',

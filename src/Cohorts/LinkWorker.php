@@ -47,7 +47,6 @@ final readonly class LinkWorker
         array $outcomes,
         bool $listed = false,
     ): ?string {
-        $list = $this->lines->store($access, $outcomes, $listed);
         $done = $later = [];
         foreach ($outcomes as $person => $outcome) {
             $waits = $outcome->waitsFor();
@@ -64,6 +63,7 @@ final readonly class LinkWorker
             $this->work->later($link->id, $people, (int) $at, $why);
         }
 
-        return $list;
+        // Last: what follows from it may ask for the same people again.
+        return $this->lines->store($access, $outcomes, $listed);
     }
 }

@@ -71,7 +71,7 @@ final readonly class LinksQuery
                 array_values($waiting),
             ),
             null === $keeper ? null : new Somebody($keeper->id, $keeper->name()),
-            null !== $this->keepers->standing($link->site->id, $keeper?->id),
+            $this->keepers->backs($access, $keeper?->id, $link->role),
             $link->version,
         );
     }

@@ -24,6 +24,24 @@ use MintDoor\Shared\Said;
 /** Rules as people send them: read, and held against what there is and what whoever writes them may know. */
 final readonly class RuleChecker
 {
+    /** What is said of each thing that may be wrong. */
+    private const SENTENCES = [
+        'no-kind' => 'cohorts.rule-no-kind',
+        'too-deep' => 'cohorts.rule-too-deep',
+        'too-long' => 'cohorts.rule-too-long',
+        'no-parts' => 'cohorts.rule-no-parts',
+        'nobody-named' => 'cohorts.rule-nobody-named',
+        'levels' => 'cohorts.rule-levels',
+        'no-site' => 'cohorts.rule-no-site',
+        'no-cohort' => 'cohorts.rule-no-cohort',
+        'no-such-kind' => 'cohorts.rule-no-such-kind',
+        'no-such-division' => 'cohorts.rule-no-such-division',
+        'no-such-site' => 'cohorts.rule-no-such-site',
+        'no-such-section' => 'cohorts.rule-no-such-section',
+        'no-such-role' => 'cohorts.rule-no-such-role',
+        'no-such-cohort' => 'cohorts.rule-no-such-cohort',
+    ];
+
     public function __construct(
         private CohortRights $rights,
         private Cohorts $cohorts,
@@ -45,7 +63,7 @@ final readonly class RuleChecker
         try {
             $rule = RuleCodec::read($data);
         } catch (WrongRule $wrong) {
-            throw Problem::field('/rule'.$wrong->pointer, $wrong->reason, 'cohorts.rule-'.$wrong->reason);
+            throw Problem::field('/rule'.$wrong->pointer, $wrong->reason, self::SENTENCES[$wrong->reason]);
         }
         $errors = new FieldErrors();
         $this->check($rule, 'rule', $caller, $errors);
@@ -94,7 +112,7 @@ final readonly class RuleChecker
             default => null,
         };
         if (null !== $wrong) {
-            $errors->add($pointer, $wrong, 'cohorts.rule-'.$wrong);
+            $errors->add($pointer, $wrong, self::SENTENCES[$wrong]);
         }
     }
 

@@ -8,9 +8,9 @@ namespace MintDoor\Cohorts;
 final class WrongRule extends \RuntimeException
 {
     /**
-     * @param string $reason  "no-kind", "too-deep", "too-long", "no-parts", "nobody-named", "levels", "no-site",
-     *     "no-cohort"
-     * @param string $pointer to the part, below the rule: "/parts/1"
+     * @param 'no-kind'|'too-deep'|'too-long'|'no-parts'|'nobody-named'|'levels'|'no-site'|'no-cohort' $reason
+     * @param string                                                                                   $pointer to the
+     *     part, below the rule: "/parts/1"
      */
     public function __construct(public readonly string $reason, public readonly string $pointer)
     {

@@ -32,6 +32,18 @@ final readonly class Keepers
         }
     }
 
+    /** Whether somebody may give a role by hand still, whoever looks. */
+    public function backs(SiteAccess $access, ?string $keeper, string $role): bool
+    {
+        $standing = $this->standing($access->site->id, $keeper);
+
+        return null !== $standing
+            && $this->verdict(
+                new SiteAccess($access->site, $access->row, $access->caller, $standing, null, $access->now),
+                $role,
+            )->allowed;
+    }
+
     /**
      * Whether a role may be given by hand to any kind of person that may hold it.
      *

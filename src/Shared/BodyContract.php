@@ -118,9 +118,9 @@ final class BodyContract implements CacheWarmerInterface
             return $in[$ref] > self::DEEPEST
                 ? ['type' => 'object', 'maxProperties' => 0]
                 : $this->bounded(
-                $target,
-                $in
-            );
+                    $target,
+                    $in
+                );
         }
         foreach (['properties', 'oneOf', 'anyOf', 'allOf'] as $each) {
             if (\is_array($schema[$each] ?? null)) {

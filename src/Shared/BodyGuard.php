@@ -26,7 +26,7 @@ final class BodyGuard
     /** For whoever is not signed in. */
     private const LARGEST_OPEN = 16_384;
 
-    private const DEEPEST = 12;
+    private const DEEPEST = 20;
 
     /** Members of all its arrays and objects together. */
     private const MOST = 120_000;

@@ -222,6 +222,21 @@ final class AuthorizationTest extends ApiTestCase
         'GET /me/waits' => [401, 200, 200, 200, 200, 200],
         'POST /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
         'DELETE /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
+        'GET /cohorts' => [401, 403, 200, 200, 200, 200],
+        'POST /cohorts' => [401, 403, 403, 403, 422, 200],
+        'GET /cohorts/{cohort}' => [401, 404, 404, 404, 404, 404],
+        'PUT /cohorts/{cohort}' => [401, 404, 404, 404, 404, 404],
+        'DELETE /cohorts/{cohort}' => [401, 404, 404, 404, 404, 404],
+        'GET /cohorts/{cohort}/members' => [401, 404, 404, 404, 404, 404],
+        'POST /cohorts/{cohort}/members' => [401, 404, 404, 404, 404, 404],
+        'POST /cohort-looks' => [401, 403, 403, 403, 422, 200],
+        'GET /people/{person}/cohorts' => [401, 403, 200, 200, 200, 200],
+        'GET /sites/{site}/cohort-links' => [401, 403, 403, 200, 404, 200],
+        'POST /cohort-links' => [401, 403, 403, 200, 404, 200],
+        'PUT /cohort-links/{link}' => [401, 404, 404, 404, 404, 404],
+        'POST /cohort-links/{link}/end' => [401, 404, 404, 404, 404, 404],
+        'POST /cohort-links/{link}/yes' => [401, 404, 404, 404, 404, 404],
+        'POST /cohort-links/{link}/again' => [401, 404, 404, 404, 404, 404],
         'GET /open-doors' => [401, 200, 200, 200, 200, 200],
         'GET /previews/{door}' => [401, 404, 404, 404, 404, 404],
         'GET /key-doors' => [401, 200, 200, 200, 200, 200],
@@ -280,6 +295,8 @@ final class AuthorizationTest extends ApiTestCase
                         '{token}' => str_repeat('x', 43),
                         '{plan}' => Id::NONE,
                         '{split}' => Id::NONE,
+                        '{cohort}' => Id::NONE,
+                        '{link}' => Id::NONE,
                     ])
                     .([
                         'GET /sites' => '?scope=all',
@@ -431,6 +448,19 @@ final class AuthorizationTest extends ApiTestCase
                 'admin',
                 ['{changeList}' => $this->moved()],
                 ['apply' => false],
+            ],
+            'GET /cohorts/{cohort}',
+            'DELETE /cohorts/{cohort}',
+            'GET /cohorts/{cohort}/members' => ['admin', $this->cohort(), null],
+            'PUT /cohorts/{cohort}' => ['admin', $this->cohort(), ['name' => 'Team', 'division' => 'seniors']],
+            'POST /cohorts/{cohort}/members' => ['admin', $this->cohort(), ['add' => [$this->ids['learner']]]],
+            'PUT /cohort-links/{link}' => ['lead', $this->connected(), ['leaves' => 'term']],
+            'POST /cohort-links/{link}/end' => ['lead', $this->connected(), ['apply' => true]],
+            'POST /cohort-links/{link}/yes' => ['lead', $this->connected(), ['number' => 0]],
+            'POST /cohort-links/{link}/again' => [
+                'lead',
+                $this->connected(),
+                ['people' => [$this->ids['newcomer']]],
             ],
             'GET /sites/{site}/group-splits/{split}',
             'GET /sites/{site}/group-splits/{split}/wishes',
@@ -658,6 +688,29 @@ final class AuthorizationTest extends ApiTestCase
         $made = $this->call('lead', 'PUT', $path.'/sections', $sections, 200, $tag)['sections'][0]['id'];
 
         return ['sections' => [$made], 'title' => 'Late', 'code' => 'LATE', 'apply' => $apply];
+    }
+
+    /** @return array{'{cohort}': string} */
+    private function cohort(): array
+    {
+        $body = ['name' => 'Team', 'division' => 'seniors', 'people' => [$this->ids['newcomer']]];
+        $made = $this->call('admin', 'POST', '/cohorts', $body);
+        $this->db()->executeStatement('UPDATE cohort SET version = 1');
+
+        return ['{cohort}' => $made['id']];
+    }
+
+    /** @return array{'{link}': string} of a cohort with the site */
+    private function connected(): array
+    {
+        $body = [
+            'sites' => [$this->ids['site']],
+            'role' => 'learner',
+            'cohorts' => [$this->cohort()['{cohort}']],
+            'apply' => true,
+        ];
+
+        return ['{link}' => $this->call('lead', 'POST', '/cohort-links', $body)['items'][0]['link']];
     }
 
     /** @return array<string, string> what paths of groups name: a split, and the change list that put people into it */

@@ -32,6 +32,21 @@ trait Bodies
                 'named' => [['name' => 'Learners', 'visibility' => ['kind' => 'roles', 'names' => ['learner']]]],
             ],
             'PUT /sites/{site}/sections' => ['sections' => [['name' => 'Morning']]],
+            'POST /cohorts', 'PUT /cohorts/{cohort}' => ['name' => 'Team', 'division' => 'seniors'],
+            'POST /cohorts/{cohort}/members' => ['add' => [$this->ids['learner']]],
+            'POST /cohort-looks' => [
+                'division' => 'seniors',
+                'rule' => ['kind' => 'all', 'parts' => [['kind' => 'levels', 'lowest' => 7, 'highest' => 8]]],
+            ],
+            'POST /cohort-links' => [
+                'sites' => [$this->ids['site']],
+                'role' => 'learner',
+                'shared' => [['site' => $this->ids['draft'], 'role' => 'learner']],
+            ],
+            'PUT /cohort-links/{link}' => ['leaves' => 'term'],
+            'POST /cohort-links/{link}/end' => ['apply' => false],
+            'POST /cohort-links/{link}/yes' => ['number' => 2],
+            'POST /cohort-links/{link}/again' => ['people' => [$this->ids['learner']]],
             'POST /sites/{site}/group-splits' => ['name' => 'Teams', 'from' => 'count', 'count' => 3],
             'PUT /sites/{site}/group-splits/{split}' => ['name' => 'Teams', 'groups' => [['name' => 'One']]],
             'POST /sites/{site}/group-splits/{split}/moves' => [

@@ -9,6 +9,7 @@ use MintDoor\Changes\ComputedLine;
 use MintDoor\Changes\EffectCodec;
 use MintDoor\Changes\Entity\ChangeLine;
 use MintDoor\Changes\LineAnswer;
+use MintDoor\Changes\LooksAgain;
 use MintDoor\Changes\StoredAs;
 use MintDoor\Changes\StoredChanges;
 use MintDoor\Core\Changes\ComputedChange;
@@ -31,6 +32,7 @@ use MintDoor\Shared\BulkId;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 /**
  * Stores the ready lines of a change list, many rows to a statement: what they do to grants and overrides, the
@@ -49,6 +51,8 @@ final class ChangeStore extends BaseRepository
         private readonly Counts $counts,
         private readonly History $history,
         private readonly AppliedLines $applied,
+        /** @var iterable<LooksAgain> */
+        #[AutowireIterator(LooksAgain::class)] private readonly iterable $look,
     ) {
         parent::__construct($managers);
     }
@@ -109,6 +113,10 @@ final class ChangeStore extends BaseRepository
         $entry = $this->history->writeAll($site, $access->caller, $happenings);
         foreach ($stored as $key => $as) {
             $stored[$key] = new StoredAs($as['line'], $entry++, $as['version']);
+        }
+
+        foreach ($this->look as $each) {
+            $each->lookAgain($site, $listed ? array_keys($timelines) : [], $access->now);
         }
 
         return new StoredChanges($changeList, $stored);

@@ -185,6 +185,51 @@ final class LinkWorks extends BaseRepository
         }
     }
 
+    /** @return list<string> ids of the connections of a site that were not taken back */
+    public function linksOf(string $site): array
+    {
+        $rows = $this->rows('SELECT id FROM cohort_link WHERE site_id = ? AND ended_at IS NULL', [Id::binary($site)]);
+
+        return array_map(static fn(Row $row): string => $row->id('id'), $rows);
+    }
+
+    /**
+     * Those for whom something stood in the way are looked at now.
+     *
+     * @param list<string> $links ids
+     */
+    public function tryAgain(array $links, int $now): void
+    {
+        $this->execute("UPDATE link_work SET due_at = ? WHERE link_id IN (?) AND why NOT IN ('', 'held')", [
+            Instant::toSql($now),
+            self::binary($links),
+        ]);
+    }
+
+    /**
+     * @param list<string> $links  ids
+     * @param list<string> $people ids
+     *
+     * @return array<string, list<string>> those of them who belong, by connection
+     */
+    public function belonging(array $links, array $people, int $now): array
+    {
+        $belong = [];
+        foreach (
+            $this->rows(
+                'SELECT DISTINCT l.id, m.person_id
+                 FROM cohort_link l
+                 JOIN cohort_member m ON m.cohort_id = l.cohort_id
+                 WHERE l.id IN (?) AND m.person_id IN (?) AND m.until_at > ?',
+                [self::binary($links), self::binary($people), Instant::toSql($now)],
+            ) as $row
+        ) {
+            $belong[$row->id('id')][] = $row->id('person_id');
+        }
+
+        return $belong;
+    }
+
     /** Somebody said yes to everybody going who waits for it. */
     public function agree(string $link, int $now): int
     {
