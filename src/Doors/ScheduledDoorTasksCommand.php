@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Accounts\LostJobs;
+use MintDoor\Cohorts\CohortNight;
 use MintDoor\Cohorts\CohortTicker;
 use MintDoor\Groups\GroupLetters;
 use MintDoor\Groups\GroupRunner;
@@ -36,6 +37,7 @@ final class ScheduledDoorTasksCommand extends Command
         private readonly GroupRunner $groups,
         private readonly GroupLetters $choices,
         private readonly CohortTicker $cohorts,
+        private readonly CohortNight $night,
         private readonly Health $health,
     ) {
         parent::__construct();
@@ -61,6 +63,7 @@ final class ScheduledDoorTasksCommand extends Command
                 ...$this->tasks->all(),
                 'starters' => $this->starters->keep(),
                 'cohorts' => $this->cohorts->keep()->lines,
+                'mended' => $this->night->due(),
                 'lists' => $this->jobs->again(),
                 'wishes' => $this->letters->due(),
                 'plans' => $this->plans->again(),

@@ -37,13 +37,19 @@ final readonly class Health
         ?? new Row([]);
     }
 
-    /** That the scheduler is at work. */
+    /** That something was done just now: that the scheduler is at work, that everything was compared. */
     public function beat(string $name): void
     {
         $this->execute(
             'INSERT INTO beat (name, at) VALUES (?, UTC_TIMESTAMP()) ON DUPLICATE KEY UPDATE at = VALUES(at)',
             [$name],
         );
+    }
+
+    /** When something was done last; null where it never was. */
+    public function last(string $name): ?int
+    {
+        return $this->row('SELECT at FROM beat WHERE name = ?', [$name])?->instant('at');
     }
 
     protected function connection(): Connection

@@ -225,6 +225,21 @@ final class InStepTest extends CohortsCase
         self::assertSame([1, 3], [$counts[$morning] ?? 0, $counts[$evening] ?? 0]);
     }
 
+    public function testTheNightlyLookMendsWhatNobodyNoted(): void
+    {
+        $this->label('strings', ['ada']);
+        $strings = $this->cohort(['rule' => self::labelled('strings')]);
+        $this->keep();
+        $this->connect($strings);
+        self::assertSame('Everything is in step.', trim($this->command('cohorts:compare')[1]));
+        // Somebody works on the database by hand.
+        $this->db()->executeStatement('DELETE FROM person_label');
+        self::assertSame(0, $this->keep());
+        self::assertSame('2 mended.', trim($this->command('cohorts:compare')[1]));
+        self::assertSame([], $this->learners());
+        self::assertSame('Everything is in step.', trim($this->command('cohorts:compare')[1]));
+    }
+
     /** @return list<array<string, mixed>> */
     private function links(): array
     {
