@@ -547,14 +547,16 @@ final class DemoPlatform
 
         $baroque = $this->open('BAROQUE', 'The Long Baroque', 'ensemble', 'millrace', [6, 10], null, $staff[3], $mara);
         $this->shown['baroque'] = $baroque;
-        $this->platform->door($baroque, DoorKind::Cohort, 'Level 7 strings');
-        foreach ($this->pool('millrace', 7, 7, 90) as [$id]) {
+        $door = $this->platform->door($baroque, DoorKind::Cohort, 'Level 7 strings', by: $mara);
+        $players = array_column($this->pool('millrace', 7, 7, 90), 0);
+        $this->cohorts($players, $baroque, $door);
+        foreach ($players as $id) {
             $this->platform->letIn(
                 $baroque,
                 $id,
                 'learner',
                 $this->at(-78),
-                new Window($this->at(-78), $ends),
+                new Window($this->at(-78)),
                 DoorKind::Cohort,
                 lastSeen: $this->seen(),
             );
@@ -565,7 +567,6 @@ final class DemoPlatform
             'learner',
             $this->at(-78),
             new Window($this->at(-78), $ends),
-            DoorKind::Cohort,
             lastSeen: $this->at(-4),
         );
 
@@ -647,6 +648,22 @@ final class DemoPlatform
         );
         $this->planned($het, $sections, array_column($pool, 0));
         (new DemoGroups($this->platform))->teams($het, array_column($pool, 0), $mara);
+    }
+
+    /** @param list<string> $players ids of those who play strings at level 7 */
+    private function cohorts(array $players, string $site, string $door): void
+    {
+        $cohorts = new DemoCohorts($this->platform, $this->known['ingrid.solheim']);
+        $cohorts->strings($this->divisions['millrace'], $players, $site, $door, $this->at(-78));
+        $cohorts->firstYear($this->divisions['northlight'], $this->at(-70));
+        $millrace = array_column($this->strangers('millrace'), 0);
+        $harbour = array_column($this->strangers('harbour'), 0);
+        $cohorts->lists(
+            $this->divisions['millrace'],
+            \array_slice($millrace, 40, 9),
+            [...\array_slice($millrace, 300, 8), ...\array_slice($harbour, 200, 5)],
+            $this->at(-40),
+        );
     }
 
     /**

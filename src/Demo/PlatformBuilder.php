@@ -320,8 +320,14 @@ final class PlatformBuilder
     }
 
     /** A door of a site; a further one of the same kind takes the place of the one before when people are let in. */
-    public function door(string $site, DoorKind $kind, string $name = '', bool $reserved = false): string
-    {
+    /** @param ?string $by id of who stands behind it */
+    public function door(
+        string $site,
+        DoorKind $kind,
+        string $name = '',
+        bool $reserved = false,
+        ?string $by = null,
+    ): string {
         $this->rows->add('door', [
             'id' => BulkWriter::id($id = $this->id()),
             'site_id' => BulkWriter::id($site),
@@ -329,6 +335,7 @@ final class PlatformBuilder
             'name' => $name,
             'state' => 'open',
             'reserved' => $reserved,
+            'made_by' => BulkWriter::id($by),
         ]);
 
         return $this->doors[$site][$kind->value] = $id;
@@ -499,6 +506,66 @@ final class PlatformBuilder
                 'put_by' => BulkWriter::id($by),
                 'put_at' => Instant::toSql($this->now),
             ]);
+        }
+    }
+
+    /**
+     * @param ?string                $division id; null for the whole platform
+     * @param ?array<string, mixed>  $rule     null for a list
+     * @param list<string>           $people   ids of those who belong
+     * @param int                    $since    when they began to
+     */
+    public function cohort(
+        string $name,
+        ?string $division,
+        ?array $rule,
+        array $people,
+        int $since,
+        string $by,
+    ): string {
+        $this->rows->add('cohort', [
+            'id' => BulkWriter::id($id = $this->id()),
+            'name' => $name,
+            'kind' => null === $rule ? 'list' : 'rule',
+            'division_id' => BulkWriter::id($division),
+            'made_by' => BulkWriter::id($by),
+            'made_at' => Instant::toSql($since),
+            'rule' => null === $rule ? null : json_encode($rule, \JSON_THROW_ON_ERROR),
+            // Whoever belongs by the rule besides is found once it is looked at.
+            'stale' => null !== $rule,
+            'settings' => 1,
+        ]);
+        foreach ($people as $person) {
+            $this->rows->add('cohort_member', [
+                'cohort_id' => BulkWriter::id($id),
+                'person_id' => BulkWriter::id($person),
+                'from_at' => Instant::toSql($since),
+                'until_at' => Instant::toSql(Time::FOREVER),
+                'put_by' => null === $rule ? BulkWriter::id($by) : null,
+            ]);
+        }
+
+        return $id;
+    }
+
+    /** Connects a cohort with a site by a door that is there. */
+    public function connect(string $cohort, string $site, string $door, string $role, int $days): void
+    {
+        $this->rows->add('cohort_link', [
+            'id' => BulkWriter::id($this->id()),
+            'cohort_id' => BulkWriter::id($cohort),
+            'site_id' => BulkWriter::id($site),
+            'door_id' => BulkWriter::id($door),
+            'role' => $role,
+            'days' => $days,
+        ]);
+    }
+
+    /** @param list<string> $what that rules read */
+    public function watch(array $what): void
+    {
+        foreach ($what as $each) {
+            $this->rows->add('fact_watched', ['what' => $each]);
         }
     }
 
