@@ -6,6 +6,8 @@ namespace MintDoor\Cohorts;
 
 use MintDoor\Cohorts\Entity\Cohort;
 use MintDoor\Cohorts\Repository\Cohorts;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -29,6 +31,8 @@ final readonly class CohortsController
 
     private const COHORT = ['cohort' => Id::PATTERN];
 
+    private const LABELS = 12;
+
     public function __construct(
         private CohortRights $rights,
         private Cohorts $cohorts,
@@ -37,6 +41,8 @@ final readonly class CohortsController
         private CohortLook $look,
         private RuleChecker $rules,
         private PersonGate $people,
+        private Labels $labels,
+        private Directory $directory,
         private Transaction $transaction,
     ) {}
 
@@ -91,6 +97,16 @@ final readonly class CohortsController
         return $this->changed($cohort, $request, $caller, function (Cohort $found) use ($caller): void {
             $this->handler->putAway($found, $caller);
         });
+    }
+
+    /** Labels that are on somebody of one's reach, to be completed from what was typed. */
+    #[Route('/cohort-labels', name: 'cohort_labels', methods: ['GET'])]
+    public function labels(#[FromQuery] MembersFilter $filter, #[CurrentUser] Caller $caller): Response
+    {
+        self::mustKeepAny($caller);
+        $reach = $this->directory->reachOf($caller);
+
+        return new Answer(new Items($this->labels->like(trim((string) $filter->q), self::LABELS, $reach, Id::NONE)));
     }
 
     /** Whom a rule would be about that is being written, and what it would bring and take. Changes nothing. */

@@ -230,6 +230,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /cohorts/{cohort}/members' => [401, 404, 404, 404, 404, 404],
         'POST /cohorts/{cohort}/members' => [401, 404, 404, 404, 404, 404],
         'POST /cohort-looks' => [401, 403, 403, 403, 422, 200],
+        'GET /cohort-labels' => [401, 403, 403, 403, 200, 200],
         'GET /people/{person}/cohorts' => [401, 403, 200, 200, 200, 200],
         'GET /sites/{site}/cohort-links' => [401, 403, 403, 200, 404, 200],
         'POST /cohort-links' => [401, 403, 403, 200, 404, 200],

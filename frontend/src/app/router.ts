@@ -117,6 +117,12 @@ export const router = createRouter({
           meta: { words: ['doors', 'glossary'] },
         },
         {
+          path: 'cohorts',
+          name: 'site-cohorts',
+          component: () => import('@/cohorts/SiteCohortsPage.vue'),
+          meta: { words: ['cohorts', 'glossary'] },
+        },
+        {
           path: 'doors/live',
           name: 'arrivals',
           component: () => import('@/doors/ArrivalsPage.vue'),
@@ -270,7 +276,19 @@ export const router = createRouter({
       path: '/people/:person([0-9a-f-]{36})',
       name: 'person',
       component: () => import('@/desk/PersonPage.vue'),
-      meta: { words: ['people', 'details', 'history', 'messages', 'glossary'] },
+      meta: { words: ['people', 'details', 'history', 'messages', 'glossary', 'cohorts'] },
+    },
+    {
+      path: '/cohorts',
+      name: 'cohorts',
+      component: () => import('@/cohorts/CohortsPage.vue'),
+      meta: { words: ['cohorts', 'people', 'glossary'] },
+    },
+    {
+      path: '/cohorts/:cohort([0-9a-f-]{36})',
+      name: 'cohort',
+      component: () => import('@/cohorts/CohortPage.vue'),
+      meta: { words: ['cohorts', 'people'] },
     },
     {
       path: '/people/:person([0-9a-f-]{36})/week',

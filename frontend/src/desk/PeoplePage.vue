@@ -102,6 +102,7 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
         <template v-if="administers"
           ><RouterLink to="/approvals">{{ t('approvals.open') }}</RouterLink
           ><RouterLink to="/people/duplicates">{{ t('duplicates.open') }}</RouterLink></template
+        ><RouterLink to="/cohorts">{{ t('people.cohorts') }}</RouterLink
         ><Button
           size="small"
           variant="outlined"

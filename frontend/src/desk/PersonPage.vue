@@ -14,6 +14,7 @@ import HelpWord from '@/ui/HelpWord.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PersonAccount from '@/accounts/PersonAccount.vue'
 import PersonErase from '@/accounts/PersonErase.vue'
+import PersonCohorts from '@/cohorts/PersonCohorts.vue'
 import PersonDetails from '@/people/PersonDetails.vue'
 import PersonFacts from '@/people/PersonFacts.vue'
 import PersonNotes from '@/people/PersonNotes.vue'
@@ -104,6 +105,7 @@ const messages = computed(() => ({ person: id.value }))
         </div>
         <aside>
           <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
+          <PersonCohorts v-if="!page.gone" :person="id" />
           <PersonDetails v-if="page.details.length" :page="page" />
           <PersonNotes v-if="!page.gone && page.looksAfter" :page="page" @changed="refetch()" />
           <PersonErase v-if="page.administers && !page.gone" :page="page" />

@@ -91,6 +91,7 @@ function made(door: string) {
           </button></span
         >
         <RouterLink :to="{ name: 'arrivals', params: { site: id } }">{{ t('doors.act.watch') }}</RouterLink>
+        <RouterLink :to="{ name: 'site-cohorts', params: { site: id } }">{{ t('doors.cohorts') }}</RouterLink>
         <RouterLink :to="{ name: 'renew-keys' }">{{ t('doors.renewAll') }}</RouterLink>
       </header>
       <Trouble v-if="error" :error="error" @again="refetch()" />

@@ -94,6 +94,8 @@ describe('what was done last', () => {
       'splits',
       'own-groups',
       'wishes',
+      'cohorts',
+      'cohort-links',
     ])
   })
 })

@@ -1407,6 +1407,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cohort-labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Labels that are on somebody within reach, completed from what was typed: those that begin with it first, then the most used. */
+        get: operations["cohortLabels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cohorts": {
         parameters: {
             query?: never;
@@ -5127,6 +5144,12 @@ export interface components {
         };
         FoundWanted: {
             name: string;
+        };
+        CohortLabels: {
+            items: {
+                name: string;
+                people: number;
+            }[];
         };
         CohortFacts: {
             id: components["schemas"]["Id"];
@@ -10093,6 +10116,33 @@ export interface operations {
             403: components["responses"]["NotAllowed"];
             404: components["responses"]["NotFound"];
             409: components["responses"]["InTheWay"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    cohortLabels: {
+        parameters: {
+            query?: {
+                /** @description What was typed. */
+                q?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CohortLabels"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -105,6 +105,8 @@ export async function refreshSite() {
     'splits',
     'own-groups',
     'wishes',
+    'cohorts',
+    'cohort-links',
   )
 }
 

@@ -12,6 +12,7 @@ const ROOMS = [
   'accounts',
   'changes',
   'choosing',
+  'cohorts',
   'common',
   'doors',
   'glossary',
