@@ -18,6 +18,7 @@ export function views({ site, learner }) {
     ['tutor', `/sites/${site}/plan`],
     ['tutor', `/sites/${site}/items`],
     ['tutor', `/sites/${site}/doors`],
+    ['tutor', `/sites/${site}/cohorts`],
     ['tutor', `/sites/${site}/first-day-check`],
     ['tutor', `/sites/${site}/history`],
     ['tutor', `/sites/${site}/settings`],
@@ -31,6 +32,7 @@ export function views({ site, learner }) {
     ['administrator', '/rules/table'],
     ['administrator', '/platform/divisions'],
     ['administrator', '/people/duplicates'],
+    ['administrator', '/cohorts'],
     ['administrator', '/security-log'],
   ]
 }

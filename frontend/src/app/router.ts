@@ -282,7 +282,7 @@ export const router = createRouter({
       path: '/cohorts',
       name: 'cohorts',
       component: () => import('@/cohorts/CohortsPage.vue'),
-      meta: { words: ['cohorts', 'people', 'glossary'] },
+      meta: { words: ['cohorts', 'glossary'] },
     },
     {
       path: '/cohorts/:cohort([0-9a-f-]{36})',

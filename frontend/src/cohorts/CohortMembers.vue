@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import AutoComplete from 'primevue/autocomplete'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, reactive, ref, shallowRef } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, take, type Cohort } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
@@ -17,8 +16,10 @@ import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
+import FindBox from '@/ui/FindBox.vue'
 import Tick from '@/ui/Tick.vue'
 import Trouble from '@/ui/Trouble.vue'
+import PickedNames from './PickedNames.vue'
 
 /** Who belongs to a cohort, and since when; who did. Of a list people are put on it and taken off it here. */
 const props = defineProps<{ cohort: Cohort }>()
@@ -62,17 +63,22 @@ function since({ from, until, now }: Member) {
 }
 const list = computed(() => props.cohort.kind === 'list' && props.cohort.keeps)
 const chosen = reactive(new Set<string>())
-const adding = shallowRef<{ id: string; name: string }[]>([])
-const found = shallowRef<{ id: string; name: string }[]>([])
-async function look(text: string) {
-  if (text.trim().length < 2) return
-  const { items } = await client.fetchQuery({
-    queryKey: ['people', 'cohort', text],
-    queryFn: () => take(api.GET('/people', { params: { query: { q: text.trim() } } })),
-  })
-  found.value = items.map(({ person }) => ({ id: person.id, name: fullName(person) }))
+interface Found {
+  id: string
+  name: string
+  division: string
 }
-const hold = (event: KeyboardEvent) => event.target instanceof HTMLInputElement && event.preventDefault()
+const adding = ref<Found[]>([])
+async function look(q: string): Promise<Found[]> {
+  const { items } = await client.fetchQuery({
+    queryKey: ['people', 'cohort', q],
+    queryFn: () => take(api.GET('/people', { params: { query: { q } } })),
+  })
+  return items.map(({ person }) => ({ id: person.id, name: fullName(person), division: person.division.name }))
+}
+function add(found: Found) {
+  if (!adding.value.some(({ id }) => id === found.id)) adding.value.push(found)
+}
 const { busy, run } = useBusy()
 const put = (add: string[], remove: string[]) =>
   run(async () => {
@@ -110,21 +116,24 @@ const picked = computed(() => new Set(rows.value.filter(({ id, now }) => now && 
         )
       "
     >
-      <AutoComplete
-        v-model="adding"
-        multiple
-        class="grow"
-        :suggestions="found"
-        option-label="name"
-        data-key="id"
-        :min-length="2"
-        :delay="150"
-        size="small"
-        :aria-label="t('cohorts.add')"
-        :placeholder="adding.length ? '' : t('cohorts.addHint')"
-        @complete="look($event.query)"
-        @keydown.enter="hold"
+      <PickedNames
+        :names="adding.map(({ name }) => name)"
+        @remove="(name) => (adding = adding.filter((each) => each.name !== name))"
       />
+      <FindBox
+        class="grow"
+        small
+        unseen
+        :label="t('cohorts.add')"
+        :placeholder="t('cohorts.addHint')"
+        :find="look"
+        :called="(each) => each.name"
+        :none="t('cohorts.nobodyThere')"
+        @pick="add"
+        ><template #default="{ found }"
+          >{{ found.name }} <span class="soft">{{ found.division }}</span></template
+        ></FindBox
+      >
       <Button type="submit" size="small" :disabled="busy || !adding.length" :label="t('cohorts.addThem')" />
       <RouterLink :to="{ name: 'people' }">{{ t('cohorts.fromPeople') }}</RouterLink>
     </form>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import AutoComplete from 'primevue/autocomplete'
 import MultiSelect from 'primevue/multiselect'
 import { computed, shallowRef } from 'vue'
 import { api, take, type CohortFacts } from '@/shared/api'
@@ -12,6 +11,7 @@ import FindBox from '@/ui/FindBox.vue'
 import NumberField from '@/ui/NumberField.vue'
 import PickOne from '@/ui/PickOne.vue'
 import Tick from '@/ui/Tick.vue'
+import PickedNames from './PickedNames.vue'
 import { ATOMS, emptyPart, joins, type Part, type PartKind } from './rules'
 
 /** One part of a rule: what people are, or several parts of which all hold, or one. Parts may stand in parts. */
@@ -57,16 +57,14 @@ function place(found: { id: string; title: string }) {
   Object.assign(part.value, { site: { id: found.id, title: found.title }, section: '' })
   void ofSite(found.id)
 }
-const labels = shallowRef<string[]>([])
 async function look(q: string) {
   const { items } = await client.fetchQuery({
     queryKey: ['labels', 'reach', q],
     staleTime: 30_000,
     queryFn: () => take(api.GET('/cohort-labels', { params: { query: { q: q.trim() } } })),
   })
-  labels.value = items.map(({ name }) => name).filter((name) => !part.value.names.includes(name))
+  return items.filter(({ name }) => !part.value.names.includes(name))
 }
-const hold = (event: KeyboardEvent) => event.target instanceof HTMLInputElement && event.preventDefault()
 const options = computed(() => (part.value.kind === 'kinds' ? kindOptions() : divisions.value))
 </script>
 
@@ -116,21 +114,24 @@ const options = computed(() => (part.value.kind === 'kinds' ? kindOptions() : di
       :placeholder="t('cohorts.part.choose')"
       fluid
     />
-    <AutoComplete
-      v-else-if="part.kind === 'labels'"
-      v-model="part.names"
-      multiple
-      :suggestions="labels"
-      :min-length="0"
-      complete-on-focus
-      :delay="130"
-      size="small"
-      fluid
-      :aria-label="t('cohorts.part.labels')"
-      :placeholder="part.names.length ? '' : t('cohorts.part.typeLabel')"
-      @complete="look($event.query)"
-      @keydown.enter="hold"
-    />
+    <template v-else-if="part.kind === 'labels'">
+      <PickedNames :names="part.names" @remove="(name) => (part.names = part.names.filter((each) => each !== name))" />
+      <FindBox
+        small
+        unseen
+        :label="t('cohorts.part.labels')"
+        :placeholder="t('cohorts.part.typeLabel')"
+        :find="look"
+        :called="(each) => each.name"
+        :none="t('cohorts.part.noLabel')"
+        :from="0"
+        @pick="({ name }) => part.names.push(name)"
+        ><template #default="{ found }"
+          >{{ found.name }}
+          <span class="soft">{{ t('cohorts.count', { n: found.people }, found.people) }}</span></template
+        ></FindBox
+      >
+    </template>
     <span v-else-if="part.kind === 'levels'" class="row">
       <NumberField v-model="part.lowest" :label="t('cohorts.part.lowest')" :figures="2" :min="1" :max="40" />
       {{ t('cohorts.part.to') }}
