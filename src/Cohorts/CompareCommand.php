@@ -10,7 +10,10 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Looks at everybody of all cohorts as if nothing were known. */
-#[AsCommand('cohorts:compare', 'Compares all cohorts and the sites they are connected to, and mends what is not in step')]
+#[AsCommand(
+    'cohorts:compare',
+    'Compares all cohorts and the sites they are connected to, and mends what is not in step'
+)]
 final class CompareCommand extends Command
 {
     public function __construct(private readonly CohortNight $night)
