@@ -37,6 +37,8 @@ export default defineConfig({
     manifest: true,
     rolldownOptions: {
       output: {
+        // Every page has the list of all pieces with it: they are called by what is in them alone.
+        chunkFileNames: 'assets/[hash].js',
         // What every page needs of the libraries comes in one piece: small pieces are squeezed less.
         advancedChunks: {
           groups: [
