@@ -92,11 +92,7 @@ final readonly class Rule
         return match ($this->kind) {
             RuleKind::In => $facts->in($this->site ?? '', $this->section, $this->role),
             RuleKind::Cohort => $facts->cohorts[$this->cohort ?? ''] ?? Spans::never(),
-            RuleKind::All => array_reduce(
-                $this->parts,
-                static fn(Spans $so, self $part): Spans => $so->and($part->spans($facts)),
-                Spans::always(),
-            ),
+            RuleKind::All => $this->together($facts),
             RuleKind::Any => array_reduce(
                 $this->parts,
                 static fn(Spans $so, self $part): Spans => $so->or($part->spans($facts)),
@@ -105,6 +101,20 @@ final readonly class Rule
             RuleKind::Not => $this->parts[0]->spans($facts)->not(),
             default => $this->isSo($facts) ? Spans::always() : Spans::never(),
         };
+    }
+
+    /** When all of its parts hold; those that come after one that never does are not looked at. */
+    private function together(Facts $facts): Spans
+    {
+        $spans = Spans::always();
+        foreach ($this->parts as $part) {
+            $spans = $spans->and($part->spans($facts));
+            if ($spans->isNever()) {
+                break;
+            }
+        }
+
+        return $spans;
     }
 
     public function holds(Facts $facts, int $at): bool

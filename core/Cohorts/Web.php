@@ -18,6 +18,9 @@ final readonly class Web
     /** @var array<string, list<string>> by the key of a source: keys of what follows from it */
     private array $follows;
 
+    /** @var array<string, true> cohorts that others read, by id */
+    private array $read;
+
     /**
      * @param list<Cohort> $cohorts
      * @param list<Link>   $links
@@ -25,12 +28,16 @@ final readonly class Web
     public function __construct(array $cohorts, array $links = [])
     {
         $this->cohorts = array_column($cohorts, null, 'id');
-        $follows = [];
+        $follows = $read = [];
         foreach ($this->cohorts as $cohort) {
             foreach ($cohort->rule?->reads() ?? [] as $source) {
                 $follows[$source->key()][] = Source::cohort($cohort->id)->key();
+                if ('cohort' === $source->kind) {
+                    $read[(string) $source->id] = true;
+                }
             }
         }
+        $this->read = $read;
         foreach ($links as $link) {
             $follows[Source::cohort($link->cohort)->key()][] = Source::site($link->site)->key();
         }
@@ -107,7 +114,8 @@ final readonly class Web
             $rule = ($this->cohorts[$id] ?? null)?->rule;
             if (null !== $rule) {
                 $belongs[$id] = $rule->spans($facts)->from($now);
-                $facts = $facts->with($id, $belongs[$id]);
+                // Only what others read is kept for them.
+                $facts = isset($this->read[$id]) ? $facts->with($id, $belongs[$id]) : $facts;
             }
         }
 

@@ -12,12 +12,16 @@ final readonly class Spans
 
     public static function never(): self
     {
-        return new self([]);
+        static $never = new self([]);
+
+        return $never;
     }
 
     public static function always(): self
     {
-        return new self([new Window(Time::BEGINNING, Time::FOREVER)]);
+        static $always = new self([new Window(Time::BEGINNING, Time::FOREVER)]);
+
+        return $always;
     }
 
     public static function of(Window $window): self
@@ -54,6 +58,9 @@ final readonly class Spans
 
     public function and(self $other): self
     {
+        if ($this === self::always() || [] === $other->windows) {
+            return $other;
+        }
         $both = [];
         foreach ($this->windows as $one) {
             foreach ($other->windows as $two) {

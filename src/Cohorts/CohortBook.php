@@ -14,34 +14,53 @@ use MintDoor\Core\Cohorts\Rule;
 use MintDoor\Core\Cohorts\Web;
 use MintDoor\People\Repository\FactChanges;
 
-/** All cohorts and connections as the core takes them. */
-final readonly class CohortBook
+/** All cohorts and connections as the core takes them. Kept for as long as none of them is changed. */
+final class CohortBook
 {
+    private ?Web $web = null;
+
+    private string $of = '';
+
     public function __construct(
-        private Cohorts $cohorts,
-        private CohortLinks $links,
-        private FactChanges $changes,
+        private readonly Cohorts $cohorts,
+        private readonly CohortLinks $links,
+        private readonly FactChanges $changes,
     ) {}
 
-    /**
-     * @param ?Cohort    $instead what one cohort is in place of what it is, or that it is there, too
-     * @param list<Link> $besides connections that are thought of
-     */
-    public function web(?Cohort $instead = null, array $besides = []): Web
+    public function web(): Web
+    {
+        $now = $this->cohorts->fingerprint();
+        if (null === $this->web || $this->of !== $now) {
+            [$this->web, $this->of] = [new Web(array_values($this->all()), $this->connections()), $now];
+        }
+
+        return $this->web;
+    }
+
+    /** The same, with one cohort in place of what it is, or there, too. */
+    public function webWith(Cohort $cohort): Web
+    {
+        return new Web(array_values([...$this->all(), $cohort->id => $cohort]), $this->connections());
+    }
+
+    /** @return array<string, Cohort> by id */
+    private function all(): array
     {
         $all = [];
         foreach ($this->cohorts->there() as $record) {
             $all[$record->id] = new Cohort($record->id, self::ruleOf($record));
         }
-        if (null !== $instead) {
-            $all[$instead->id] = $instead;
-        }
-        $links = array_map(
+
+        return $all;
+    }
+
+    /** @return list<Link> */
+    private function connections(): array
+    {
+        return array_map(
             static fn(CohortLink $link): Link => new Link($link->cohort->id, $link->site->id),
             $this->links->on(),
         );
-
-        return new Web(array_values($all), [...$links, ...$besides]);
     }
 
     /** What a cohort follows; null for a list. Nobody belongs to one of a division who is not of it. */

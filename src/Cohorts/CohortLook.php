@@ -59,7 +59,7 @@ final readonly class CohortLook
         $rule = CohortBook::within($division, $rule);
         $now = $this->clock->instant();
         $id = $cohort ?? 'new';
-        $web = $this->book->web(new Cohort($id, $rule));
+        $web = $this->book->webWith(new Cohort($id, $rule));
         $read = $web->cohortsReadBy($id);
         $tree = $this->settings->read()->divisions;
         $names = $changes = [];

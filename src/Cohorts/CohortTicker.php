@@ -29,7 +29,7 @@ final readonly class CohortTicker
     private const AT_ONCE = 500;
 
     /** Of one site in one transaction. */
-    private const LINES = 200;
+    private const LINES = 500;
 
     /** Seconds after which others have their turn. */
     private const LONGEST = 20;

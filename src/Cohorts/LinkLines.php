@@ -61,10 +61,7 @@ final readonly class LinkLines
         $people = $this->lines->people(array_map(strval(...), array_keys($due)));
         $belongs = $this->members->spans([$link->cohort->id], array_keys($people))[$link->cohort->id] ?? [];
         $wanted = $link->isOn() ? $link->link($access->site->termEnds) : null;
-        $by = $link->door->madeBy?->id;
-        $keeper = $this->keepers->backs($access, $by, $link->role)
-            ? $this->keepers->standing($link->site->id, $by)
-            : null;
+        $keeper = $this->keepers->backing($access, $link->door->madeBy?->id, $link->role);
         $sections = $link->spread ? $this->filled($access) : null;
         $steps = $has = $why = [];
         $lines = $this->lines->would(

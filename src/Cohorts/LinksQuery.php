@@ -71,7 +71,7 @@ final readonly class LinksQuery
                 array_values($waiting),
             ),
             null === $keeper ? null : new Somebody($keeper->id, $keeper->name()),
-            $this->keepers->backs($access, $keeper?->id, $link->role),
+            null !== $this->keepers->backing($access, $keeper?->id, $link->role),
             $link->version,
         );
     }

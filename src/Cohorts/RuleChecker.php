@@ -68,7 +68,7 @@ final readonly class RuleChecker
         $errors = new FieldErrors();
         $this->check($rule, 'rule', $caller, $errors);
         $errors->check();
-        $ring = $this->book->web(new Cohort($cohort, CohortBook::within($division, $rule)))->circle();
+        $ring = $this->book->webWith(new Cohort($cohort, CohortBook::within($division, $rule)))->circle();
         if ([] !== $ring) {
             throw Problem::field('/rule', 'circle', Said::with('cohorts.circle', ring: $this->named($ring, $caller)));
         }

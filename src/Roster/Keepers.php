@@ -32,16 +32,15 @@ final readonly class Keepers
         }
     }
 
-    /** Whether somebody may give a role by hand still, whoever looks. */
-    public function backs(SiteAccess $access, ?string $keeper, string $role): bool
+    /** What somebody is in a site, as long as they may give a role there by hand; null where they may not any more. */
+    public function backing(SiteAccess $access, ?string $keeper, string $role): ?Standing
     {
         $standing = $this->standing($access->site->id, $keeper);
+        $theirs = null === $standing
+            ? null
+            : new SiteAccess($access->site, $access->row, $access->caller, $standing, null, $access->now);
 
-        return null !== $standing
-            && $this->verdict(
-                new SiteAccess($access->site, $access->row, $access->caller, $standing, null, $access->now),
-                $role,
-            )->allowed;
+        return null !== $theirs && $this->verdict($theirs, $role)->allowed ? $standing : null;
     }
 
     /**

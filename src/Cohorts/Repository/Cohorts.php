@@ -39,6 +39,25 @@ final class Cohorts extends BaseRepository
         return null === $cohort?->putAwayAt ? $cohort : null;
     }
 
+    /** What becomes another text whenever a cohort or a connection is made, changed or taken away. */
+    public function fingerprint(): string
+    {
+        $row = $this->row(
+            'SELECT COUNT(*) AS cohorts, COALESCE(SUM(version), 0) AS versions,
+                (SELECT COUNT(*) FROM cohort_link) AS links,
+                (SELECT COUNT(*) FROM cohort_link WHERE ended_at IS NULL) AS open
+             FROM cohort',
+        );
+
+        return implode(' ', [
+            $this->database(),
+            $row?->int('cohorts'),
+            $row?->int('versions'),
+            $row?->int('links'),
+            $row?->int('open'),
+        ]);
+    }
+
     /** @return list<string> ids of those of which everybody is to be looked at */
     public function stale(): array
     {
