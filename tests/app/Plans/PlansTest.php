@@ -48,7 +48,7 @@ final class PlansTest extends PlanCase
         self::assertCount(1, $this->roster('lead', '?section='.$this->sections['Evening']));
         $list = $this->call('lead', 'GET', '/change-lists/'.$done['plan']['changeList']);
         self::assertSame(['plan', 3, 3], [$list['kind'], $list['total'], $list['applied']]);
-        self::assertContains('Morning', array_column($list['sections'], 'name'));
+        self::assertContains('Evening', array_column($list['sections'], 'name'), 'Two want it, and one has it.');
         $told = $this->call('learner', 'GET', '/me/wishes')['items'][0];
         self::assertSame($plan['plan']['seed'], $told['place']['seed']);
         foreach ($told['place']['lots'] as $lot) {
