@@ -8,7 +8,7 @@ namespace MintDoor\Desk;
 final readonly class TodayDecisions
 {
     /**
-     * @param string              $kind  request, offer, invitation, no-lead, bounced or draft
+     * @param string              $kind  request, leaving, offer, plan, invitation, no-lead, bounced or draft
      * @param bool                $more  whether there are more than were counted
      * @param list<TodayDecision> $items
      */

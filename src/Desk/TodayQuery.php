@@ -91,6 +91,7 @@ final readonly class TodayQuery
             array_filter([
                 self::some('request', $this->rows->requests($scope), $number),
                 self::kind('no-lead', \count($leaderless), $leaderless),
+                self::some('leaving', $this->rows->leaving($scope), $id),
                 self::some('offer', $this->rows->offers($scope), $number),
                 self::some('plan', $this->rows->plans($scope, $begun), $id),
                 self::some('bounced', $this->rows->bounced($scope, $back), $id),

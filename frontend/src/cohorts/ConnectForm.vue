@@ -21,11 +21,11 @@ import PairSays from './PairSays.vue'
 import type { Place } from './rules'
 
 /** Cohorts, or the roster of another site, are connected with sites; what would come of it is said first. */
-const props = defineProps<{ cohort?: Cohort; site?: Site; shares?: boolean }>()
+const props = defineProps<{ cohort?: Cohort; site?: Site; given?: string; shares?: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const { platform } = usePlatform()
 const sites = ref<Place[]>(props.site ? [props.site] : [])
-const cohorts = ref<string[]>(props.cohort ? [props.cohort.id] : [])
+const cohorts = ref<string[]>([props.cohort?.id ?? props.given ?? ''].filter(Boolean))
 const { data: all } = useQuery({
   queryKey: ['cohorts', 'all'],
   enabled: computed(() => !props.cohort && !props.shares),

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, take, type Site } from '@/shared/api'
 import { t } from '@/shared/words'
 import HelpWord from '@/ui/HelpWord.vue'
@@ -15,7 +16,10 @@ const { data, error, isPending, refetch } = useQuery({
   queryKey: ['cohort-links', computed(() => props.site.id)],
   queryFn: () => take(api.GET('/sites/{site}/cohort-links', { params: { path: { site: props.site.id } } })),
 })
-const beside = ref<'' | 'connect' | 'share'>('')
+const route = useRoute()
+/** One that was found elsewhere, to be connected here. */
+const given = typeof route.query.connect === 'string' ? route.query.connect : ''
+const beside = ref<'' | 'connect' | 'share'>(given ? 'connect' : '')
 </script>
 
 <template>
@@ -38,7 +42,14 @@ const beside = ref<'' | 'connect' | 'share'>('')
       <p v-else-if="isPending" class="skeleton" />
       <p v-else class="empty">{{ t('cohorts.noneHere') }}</p>
     </div>
-    <ConnectForm v-if="beside" :key="beside" :site="site" :shares="beside === 'share'" @close="beside = ''" />
+    <ConnectForm
+      v-if="beside"
+      :key="beside"
+      :site="site"
+      :given="given"
+      :shares="beside === 'share'"
+      @close="beside = ''"
+    />
   </div>
 </template>
 

@@ -22,12 +22,12 @@ import PeopleChangesTerms from './PeopleChangesTerms.vue'
 /**
  * Some people and some sites: what letting all of the ones into all of the others, or out, would do, before it is done.
  */
-const props = defineProps<{ people: string[]; changeList: string }>()
+const props = defineProps<{ people: string[]; changeList: string; into?: { id: string; title: string } }>()
 const emit = defineEmits<{ close: []; people: [ids: string[]]; applied: [] }>()
 const router = useRouter()
 const work = ref<PeopleWork>({
   people: props.people,
-  sites: [],
+  sites: props.into ? [props.into] : [],
   verb: 'let-in',
   role: '',
   fromDay: '',
@@ -55,7 +55,7 @@ const section = computed({
   set: (wanted) => (work.value = { ...work.value, section: wanted }),
 })
 const TOLD = { 'let-in': 'let-in', remove: 'removed', 'change-role': 'role-changed' } as const
-const adding = ref(true)
+const adding = ref(!props.into)
 async function addSite(id: string | undefined) {
   if (!id || work.value.sites.some((site) => site.id === id)) return
   try {

@@ -53,7 +53,8 @@ const total = computed(() => data.value?.pages[0]?.total ?? 0)
 const beyond = computed(() => data.value?.pages[0]?.moreThanThat ?? false)
 
 /** Those who were chosen elsewhere come along. */
-const given = (history.state as { people?: string[] } | null)?.people ?? []
+const came = history.state as { people?: string[]; site?: { id: string; title: string } } | null
+const given = came?.people ?? []
 const chosen = reactive(
   new Set<string>(given.concat(typeof route.query.person === 'string' ? [route.query.person] : [])),
 )
@@ -178,6 +179,7 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
       :key="draft ? 'draft' : 'new'"
       :people="[...chosen]"
       :change-list="draft"
+      :into="came?.site"
       @close="close"
       @people="opened"
       @applied="done"

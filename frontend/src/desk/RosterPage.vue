@@ -21,6 +21,7 @@ import RosterFilters from '@/roster/RosterFilters.vue'
 import { useRoster } from '@/roster/roster'
 import { openSections } from '@/roster/sections'
 
+const CohortsFound = defineAsyncComponent(() => import('@/cohorts/CohortsFound.vue'))
 const PersonColumn = defineAsyncComponent(() => import('@/roster/PersonColumn.vue'))
 const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
 const RosterDays = defineAsyncComponent(() => import('@/roster/RosterDays.vue'))
@@ -152,7 +153,9 @@ function open(id: string) {
 </script>
 
 <template>
-  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="openList" />
+  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="openList">
+    <template #also="{ q }"><CohortsFound :q="q" :site="site" /></template>
+  </LetPeopleIn>
   <div class="below">
     <div v-show="!listed" class="roster">
       <InTurn>

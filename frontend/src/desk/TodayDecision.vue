@@ -81,6 +81,9 @@ const lead = () =>
       <RouterLink v-else-if="kind === 'offer'" :to="{ name: 'doors', params: { site } }">{{
         t('today.act.line')
       }}</RouterLink>
+      <RouterLink v-else-if="kind === 'leaving'" :to="{ name: 'site-cohorts', params: { site } }">{{
+        t('today.act.leaving')
+      }}</RouterLink>
       <RouterLink v-else-if="kind === 'plan'" :to="{ name: 'plan', params: { site } }">{{
         t('today.act.plan')
       }}</RouterLink>

@@ -181,6 +181,8 @@ function close() {
         </ul>
       </template>
       <p v-if="anyMore" class="soft small">{{ t('intake.more') }}</p>
+      <!-- What else is called so. -->
+      <slot name="also" :q="q.trim()" />
     </div>
   </section>
 </template>

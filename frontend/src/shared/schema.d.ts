@@ -3624,7 +3624,7 @@ export interface components {
             now?: components["schemas"]["Id"];
         };
         TodayDecision: {
-            /** @description of the place in the line, the invitation, the message, the change list, the plan or the site */
+            /** @description of the place in the line, the invitation, the message, the change list, the plan, the connection of a cohort or the site */
             id: string;
             /** @description null for a list over several */
             site: components["schemas"]["Somebody"] | null;
@@ -3644,13 +3644,13 @@ export interface components {
              * @description until when it can be settled
              */
             until: string | null;
-            /** @description why they ask, the address, the subject, the kind of the list, or the state of the plan */
+            /** @description why they ask, the address, the subject, the kind of the list, the state of the plan, or how many would lose access */
             words: string | null;
             timeZone: string;
         };
         TodayDecisions: {
             /** @enum {unknown} */
-            kind: "request" | "offer" | "invitation" | "no-lead" | "plan" | "bounced" | "draft";
+            kind: "request" | "leaving" | "offer" | "invitation" | "no-lead" | "plan" | "bounced" | "draft";
             count: number;
             /** @description whether there are more than were counted */
             more: boolean;

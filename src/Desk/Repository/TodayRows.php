@@ -113,6 +113,28 @@ final class TodayRows extends BaseRepository
     }
 
     /**
+     * Connections of cohorts by which many would lose access, and wait for a yes, the first first; how many as `words`.
+     *
+     * @return list<Row>
+     */
+    public function leaving(TodayScope $scope): array
+    {
+        return $this->rows(
+            'SELECT l.id, '.self::SITE.", NULL AS person_id, NULL AS person_name, NULL AS about_id,
+                c.name AS about_name, l.held_at AS at, NULL AS until_at, (
+                    SELECT CAST(COUNT(*) AS CHAR) FROM link_work w WHERE w.link_id = l.id AND w.why = 'held'
+                ) AS words
+             FROM cohort_link l
+             JOIN cohort c ON c.id = l.cohort_id
+             JOIN site s ON s.id = l.site_id AND s.taken_back = 0
+             WHERE l.held_at IS NOT NULL AND l.ended_at IS NULL AND ".$scope->sites('keeps').'
+             ORDER BY l.held_at, l.id
+             LIMIT '.(self::MOST + 1),
+            $scope->values(),
+        );
+    }
+
+    /**
      * Leads of open sites in which one ends before an instant, and did not end long ago.
      *
      * @return list<Row> with `site_id`, `site_title`, `time_zone`, `opens_at`, `closes_at`, `person_id`, `person_name`,

@@ -120,6 +120,10 @@ final class InStepTest extends CohortsCase
         $link = $this->links()[0];
         self::assertSame(13, $link['held']);
         $yes = '/cohort-links/'.$link['id'].'/yes';
+        $waits = array_column($this->call('lead', 'GET', '/today')['decisions'], null, 'kind')['leaving'] ?? null;
+        self::assertSame(['13', 'Strings'], [$waits['items'][0]['words'], $waits['items'][0]['about']['name']]);
+        $others = array_column($this->call('assistant', 'GET', '/today')['decisions'], 'kind');
+        self::assertNotContains('leaving', $others, 'It is for whoever keeps the doors of the site.');
         $this->call('lead', 'POST', $yes, ['number' => 12], 409);
         $this->call('lead', 'POST', $yes, ['number' => 13]);
         $this->keep();
