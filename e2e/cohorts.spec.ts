@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, expectErrors, signIn, strip, test } from './door'
+import { box, choose, expect, expectAccessible, expectErrors, found, signIn, strip, test } from './door'
 
 test('a rule is written as a sentence, counted meanwhile, and connected with a site', async ({ page }) => {
   expectErrors(page, '422')
@@ -118,4 +118,16 @@ test('a list is kept by names, and a roster is shared', async ({ page }) => {
   await form.getByRole('button', { name: 'Share', exact: true }).click()
   await expect(strip(page)).toContainText('Connected.')
   await expect(page.getByRole('listitem').filter({ hasText: 'Jazz Improvisation Workshop' })).toBeVisible()
+
+  // In the box a cohort is found by its name: to be let in once, or connected.
+  await page.getByRole('link', { name: 'Roster', exact: true }).click()
+  await box(page).fill('Accomp')
+  await expect(found(page, 'Accompanists')).toContainText('9 people now')
+  await found(page, 'Accompanists').getByRole('button', { name: 'Connect…' }).click()
+  await expect(page.getByRole('complementary', { name: 'Connect cohorts with sites' })).toContainText('Accompanists')
+  await page.getByRole('link', { name: 'Roster', exact: true }).click()
+  await box(page).fill('Accomp')
+  await found(page, 'Accompanists').getByRole('button', { name: 'Let them in once, or some of them…' }).click()
+  await expect(page.getByText('9 chosen')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Take Harmony & Ear Training II off the list' })).toBeVisible()
 })
