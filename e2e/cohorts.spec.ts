@@ -80,7 +80,7 @@ test('many who would lose access wait for a yes', async ({ page, browser }) => {
   await expect(async () => {
     await mara.goto('/')
     const waits = mara.getByText(/90 people belong to Level 7 strings no more and would lose access/)
-    await expect(waits).toBeVisible({ timeout: 2_000 })
+    await expect(waits).toBeVisible({ timeout: 12_000 })
   }).toPass()
   await mara.getByRole('link', { name: 'Look and decide' }).click()
   const link = mara.getByRole('listitem').filter({ hasText: 'Level 7 strings' })

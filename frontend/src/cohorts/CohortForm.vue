@@ -104,8 +104,9 @@ const save = () =>
         : api.POST('/cohorts', { body }),
     )
     done(t(props.cohort ? 'cohorts.did.changed' : 'cohorts.did.made', { name: saved.name }))
-    await refresh('cohorts')
+    // Before it is fetched anew: what is shown then is another.
     emit('made', saved.id)
+    await refresh('cohorts')
   })
 const title = computed(() => (props.cohort ? t('cohorts.form.change', { name: props.cohort.name }) : t('cohorts.new')))
 </script>
