@@ -72,6 +72,8 @@ for (const [width, height] of [
     await step('Roles')
     await acts.click(page.getByRole('radio', { name: 'Training company' }))
     await expect(page.getByRole('heading', { name: 'Trainer', exact: true })).toBeVisible()
+    // What these roles change is asked for, and listed above the button, which moves.
+    await page.waitForLoadState('networkidle')
     await acts.click(button(/go on$/))
 
     await step('Mail')

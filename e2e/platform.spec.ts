@@ -155,7 +155,7 @@ test('a division is in its starter site by itself, is merged into another, and a
   const history = page.url() + '/history'
   await expect(async () => {
     await page.goto(history)
-    await expect(page.getByText('coming in (starter site)').first()).toBeVisible({ timeout: 3_000 })
+    await expect(page.getByText('coming in (by a cohort or division)').first()).toBeVisible({ timeout: 3_000 })
   }).toPass({ timeout: 60_000 })
 
   await page.goto('/platform/divisions')
