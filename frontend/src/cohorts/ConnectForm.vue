@@ -101,8 +101,8 @@ const connect = () =>
       t('cohorts.connect.did', { n: items.length }, items.length),
       only && { site: only.site.id, changeList: only.changeList },
     )
-    await Promise.all([refreshSite(), refresh('cohorts', 'cohort-links')])
     emit('close')
+    await Promise.all([refreshSite(), refresh('cohorts', 'cohort-links')])
   })
 const title = computed(() => t(props.shares ? 'cohorts.connect.shareTitle' : 'cohorts.connect.title'))
 function addSite(found: { id: string; title: string }) {
