@@ -132,8 +132,8 @@ final class CohortsAtOnceTest extends RaceCase
      */
     private function listed(string $list, array $add, array $remove): array
     {
-        $people = fn(array $some): array => array_map(fn(int $n): string => $this->people["learner$n"], $some);
-        $body = ['add' => $people($add), 'remove' => $people($remove)];
+        $ids = fn(array $some): array => array_map(fn(int $n): string => $this->people["learner$n"], $some);
+        $body = ['add' => $ids($add), 'remove' => $ids($remove)];
 
         return [$this->cookies['ingrid'], 'POST', "/cohorts/$list/members", $body];
     }
