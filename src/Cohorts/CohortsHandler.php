@@ -23,6 +23,7 @@ use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Ids;
+use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -45,11 +46,13 @@ final readonly class CohortsHandler
         private Directory $directory,
         private History $history,
         private Ids $ids,
+        private Locks $locks,
         private PlatformClock $clock,
     ) {}
 
     public function make(CohortRequest $request, Caller $caller): Cohort
     {
+        $this->cohorts->takeTurns();
         $id = $this->ids->next();
         $division = $this->division($request->division, $caller);
         $this->assertFree($request->name, $division, null);
@@ -84,6 +87,7 @@ final readonly class CohortsHandler
         if ((null === $request->rule) !== $cohort->isList()) {
             throw Problem::field('/rule', 'kind', 'cohorts.kind-stays');
         }
+        $this->cohorts->takeTurns();
         $moved = $division?->id !== $cohort->division?->id;
         if ($moved && $cohort->isList()) {
             $this->assertAllWithin($cohort, $division);
@@ -159,6 +163,8 @@ final readonly class CohortsHandler
         $this->assertMayBe($cohort, $add, $caller, $field);
         $now = $this->clock->instant();
         $people = array_values(array_unique([...$add, ...$remove]));
+        // Who looks at them for a rule that reads the list sees them before it or after it.
+        $this->locks->people($people, alone: true);
         $stored = $this->members->spans([$cohort->id], $people)[$cohort->id] ?? [];
         $changes = [];
         foreach ($people as $person) {

@@ -52,11 +52,12 @@ final readonly class LinkLines
     /**
      * What is to be done for people now. Changes nothing.
      *
-     * @param array<string, Due> $due by person
+     * @param array<string, Due> $due  by person
+     * @param ?Standing          $actor of whoever asks for it; null where it follows by itself
      *
      * @return array<string, LinkOutcome> by person
      */
-    public function would(SiteAccess $access, CohortLink $link, array $due): array
+    public function would(SiteAccess $access, CohortLink $link, array $due, ?Standing $actor = null): array
     {
         $people = $this->lines->people(array_map(strval(...), array_keys($due)));
         $belongs = $this->members->spans([$link->cohort->id], array_keys($people))[$link->cohort->id] ?? [];
@@ -76,6 +77,7 @@ final readonly class LinkLines
                 $keeper,
                 $people,
                 $sections,
+                $actor,
                 &$steps,
                 &$has,
                 &$why,
@@ -85,9 +87,11 @@ final readonly class LinkLines
                 $has[$id] = $one->enrollment->windowAt($link->door->id, $one->now);
                 $step = Step::of($spans, $has[$id], $one->now);
                 $steps[$id] = $step;
-                $why[$id] = StepKind::Come === $step->kind
-                    ? $this->against($access, $link, $one, $people[$id], $due[$id], $keeper)
-                    : null;
+                $why[$id] = match ($step->kind) {
+                    StepKind::Come => $this->against($access, $link, $one, $people[$id], $due[$id], $keeper),
+                    StepKind::Go => null === $actor || $this->mayTake($actor, $one) ? null : 'not-yours-to-take',
+                    default => null,
+                };
 
                 return null === $why[$id]
                     ? $this->line($one, $link, $step, $sections)
@@ -146,6 +150,19 @@ final readonly class LinkLines
         $verdict = $this->roles->book()->mayGive($link->role, $keeper, PersonRow::person($row), $access->site);
 
         return $verdict->allowed ? null : $verdict->code;
+    }
+
+    /** Nobody takes from others by a connection what they may not take by hand. */
+    private function mayTake(Standing $actor, ChangeContext $one): bool
+    {
+        $book = $this->roles->book();
+        foreach ($one->enrollment->timeline()->at($one->now)->roles ?? [] as $role) {
+            if (!$book->mayTake($role, $actor, $one->person)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return array{string, ComputedChange} what the history says they did, and the change */

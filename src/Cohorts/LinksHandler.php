@@ -83,6 +83,7 @@ final readonly class LinksHandler
      */
     public function connect(ConnectRequest $request, Caller $caller): array
     {
+        $this->cohorts->takeTurns();
         $accesses = [];
         foreach ($request->sites as $n => $site) {
             $accesses[$site] = $this->site($site, $request, $caller, "/sites/$n");
@@ -235,7 +236,8 @@ final readonly class LinksHandler
         if ([] === $request->cohorts && [] === $request->shared) {
             throw Problem::field('/cohorts', 'none', 'cohorts.choose-cohort');
         }
-        $cohorts = array_map(fn(string $id): Cohort => $this->rights->used($id, $caller), $request->cohorts);
+        $ids = array_unique($request->cohorts);
+        $cohorts = array_map(fn(string $id): Cohort => $this->rights->used($id, $caller), $ids);
         foreach ($request->shared as $n => $shared) {
             $cohorts[] = $this->shared($shared, $caller, "/shared/$n");
         }
@@ -266,7 +268,7 @@ final readonly class LinksHandler
             $access->now,
             RuleCodec::write(Rule::in($shared->site, $shared->section, $shared->role)),
         );
-        $cohort->stale = false;
+        // Whoever comes to that site in this moment is found by the look that follows.
         $cohort->settings = $this->settings->version();
         $this->cohorts->add($cohort);
         $this->cohorts->flush();
@@ -331,7 +333,7 @@ final readonly class LinksHandler
         $most = $apply ? self::AT_ONCE : 4 * self::AT_ONCE;
         $due = $this->work->due($link->id, $access->now, $most);
         $by = $this->lines->access($link)->doneBy($access->caller);
-        $outcomes = $this->lines->would($by, $link, $due);
+        $outcomes = $this->lines->would($by, $link, $due, $access->standing);
         $book = $this->roles->book();
         $summary = Summary::of(
             array_filter(array_map(static fn(LinkOutcome $one) => $one->line->change, $outcomes)),

@@ -148,7 +148,7 @@ const end = () =>
         <OneOf v-model="stay" :name="'stay' + link.id" :value="false">{{ t('cohorts.link.go') }}</OneOf>
         <OneOf v-model="stay" :name="'stay' + link.id" :value="true">{{ t('cohorts.link.stay') }}</OneOf>
       </div>
-      <label v-if="!stay && would.counts.goes > 5" class="row"
+      <label v-if="!stay && would.counts.goes" class="row"
         >{{ t('cohorts.link.number', { n: would.counts.goes }) }}
         <NumberField v-model="number" :label="t('cohorts.link.number', { n: would.counts.goes })" :figures="5" :min="0"
       /></label>

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Cohorts\Repository;
 
-use Doctrine\DBAL\LockMode;
 use MintDoor\Cohorts\Entity\CohortLink;
 use MintDoor\Shared\BaseRepository;
 
@@ -42,11 +41,5 @@ final class CohortLinks extends BaseRepository
     public function withId(string $id): ?CohortLink
     {
         return $this->findOneBy(['id' => $id]);
-    }
-
-    /** Nobody else changes it before this transaction ends. */
-    public function locked(string $id): ?CohortLink
-    {
-        return $this->find($id, LockMode::PESSIMISTIC_WRITE);
     }
 }

@@ -7,7 +7,6 @@ namespace MintDoor\Cohorts\Repository;
 use Doctrine\DBAL\LockMode;
 use MintDoor\Cohorts\Entity\Cohort;
 use MintDoor\Shared\BaseRepository;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Row;
 
 /**
@@ -66,9 +65,10 @@ final class Cohorts extends BaseRepository
         return array_map(static fn(Row $row): string => $row->id('id'), $rows);
     }
 
-    public function isStale(string $id): bool
+    /** What follows from what is changed by one at a time: two who each see no ring must not close one together. */
+    public function takeTurns(): void
     {
-        return null !== $this->row('SELECT 1 FROM cohort WHERE id = ? AND stale = 1', [Id::binary($id)]);
+        $this->rows('SELECT id FROM cohort ORDER BY id FOR UPDATE');
     }
 
     /** Has everybody looked at anew where what divisions are parts of may be another than then. */

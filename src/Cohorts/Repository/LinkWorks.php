@@ -67,7 +67,7 @@ final class LinkWorks extends BaseRepository
                 $this->execute(
                     "INSERT INTO link_work (link_id, person_id, due_at, again) VALUES $values
                      ON DUPLICATE KEY UPDATE asked = asked + 1, due_at = VALUES(due_at), why = '', agreed = 0,
-                        again = GREATEST(again, VALUES(again))",
+                        again = VALUES(again)",
                 );
             }
         }
@@ -259,12 +259,6 @@ final class LinkWorks extends BaseRepository
         }
 
         return $waiting;
-    }
-
-    /** Whether anybody is to be looked at now. */
-    public function any(int $now): bool
-    {
-        return null !== $this->row('SELECT 1 FROM link_work WHERE due_at <= ? LIMIT 1', [Instant::toSql($now)]);
     }
 
     /** @param array<string, Due> $people by id */

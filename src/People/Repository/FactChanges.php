@@ -7,7 +7,6 @@ namespace MintDoor\People\Repository;
 use MintDoor\People\Entity\FactChange;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Row;
 
 /**
@@ -87,18 +86,17 @@ final class FactChanges extends BaseRepository
         ) {
             $changed[$row->id('person')][$row->string('what')] = true;
             $taken[] = $row->string('id');
-        }[] === $taken || $this->execute('DELETE FROM fact_change WHERE id IN (?)', [$taken]);
+        }
+        if ([] !== $taken) {
+            $this->execute('DELETE FROM fact_change WHERE id IN (?)', [$taken]);
+        }
 
         return array_map(static fn(array $what): array => array_map(strval(...), array_keys($what)), $changed);
     }
 
-    /** Whether something is still to be looked at, of one person or of anybody. */
-    public function waits(?string $person = null): bool
+    /** Whether something is still to be looked at. */
+    public function waits(): bool
     {
-        return null !== (
-            null === $person
-                ? $this->row('SELECT 1 FROM fact_change LIMIT 1')
-                : $this->row('SELECT 1 FROM fact_change WHERE person = ? LIMIT 1', [Id::binary($person)])
-        );
+        return null !== $this->row('SELECT 1 FROM fact_change LIMIT 1');
     }
 }

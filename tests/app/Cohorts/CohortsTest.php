@@ -203,6 +203,18 @@ final class CohortsTest extends CohortsCase
         );
     }
 
+    public function testTakingAConnectionBackTakesNothingThatIsNotTheirs(): void
+    {
+        $list = $this->cohort(['division' => 'faculty', 'people' => [$this->ids['colleague']]]);
+        $body = ['role' => 'class-assistant', 'sites' => [$this->ids['site']]];
+        $link = $this->connect($list, $body, 'cotutor')['link'];
+        $this->change('lead', 'change-role', 'colleague', 'lead-tutor');
+        $would = $this->call('cotutor', 'POST', "/cohort-links/$link/end", ['apply' => false]);
+        self::assertSame(['refused' => 1], array_filter($would['counts']));
+        $this->call('cotutor', 'POST', "/cohort-links/$link/end", ['apply' => true]);
+        self::assertSame('lead-tutor current', $this->roster()['colleague'] ?? null);
+    }
+
     public function testWhoeverStandsBehindAConnectionMayGiveItsRoleStill(): void
     {
         $list = $this->cohort(['people' => [$this->ids['ada']]]);
