@@ -79,7 +79,10 @@ final class LinkWorks extends BaseRepository
         $sites = [];
         foreach (
             $this->rows(
-                'SELECT DISTINCT w.link_id, l.site_id FROM link_work w JOIN cohort_link l ON l.id = w.link_id
+                'SELECT DISTINCT w.link_id, l.site_id
+                 FROM link_work w
+                 JOIN cohort_link l ON l.id = w.link_id
+                 JOIN site s ON s.id = l.site_id AND s.taken_back = 0
                  WHERE w.due_at <= ?
                  ORDER BY w.link_id',
                 [Instant::toSql($now)],
