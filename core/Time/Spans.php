@@ -12,16 +12,12 @@ final readonly class Spans
 
     public static function never(): self
     {
-        static $never = new self([]);
-
-        return $never;
+        return new self([]);
     }
 
     public static function always(): self
     {
-        static $always = new self([new Window(Time::BEGINNING, Time::FOREVER)]);
-
-        return $always;
+        return new self([new Window(Time::BEGINNING, Time::FOREVER)]);
     }
 
     public static function of(Window $window): self
