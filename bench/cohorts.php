@@ -53,7 +53,7 @@ foreach ($divisions as $n => $division) {
     ]];
     $cohort = $platform->cohort("Cohort $n", $division, $rule, [], $now - 9_000, $keeper);
     $door = $platform->door($site, DoorKind::Cohort, "Cohort $n", by: $keeper);
-    $platform->connect($cohort, $site, $door, 'learner', 0);
+    $platform->connect($cohort, $door, 'learner', 0);
     for ($k = 0; $k < PEOPLE / SITES; ++$k) {
         $people[] = $platform->person('learner', $division, "Given$k", "Family$n", 7);
     }

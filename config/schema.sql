@@ -168,18 +168,15 @@ CREATE TABLE `cohort_link` (
   `days` smallint(6) NOT NULL DEFAULT 0,
   `to_term` tinyint(4) NOT NULL DEFAULT 0,
   `cohort_id` binary(16) NOT NULL,
-  `site_id` binary(16) NOT NULL,
   `door_id` binary(16) NOT NULL,
   `section_id` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `by_door` (`door_id`),
   KEY `IDX_2AC21FA135983C93` (`cohort_id`),
-  KEY `IDX_2AC21FA1F6BD1646` (`site_id`),
   KEY `IDX_2AC21FA1D823E37A` (`section_id`),
   CONSTRAINT `FK_2AC21FA135983C93` FOREIGN KEY (`cohort_id`) REFERENCES `cohort` (`id`),
   CONSTRAINT `FK_2AC21FA158639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
-  CONSTRAINT `FK_2AC21FA1D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
-  CONSTRAINT `FK_2AC21FA1F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+  CONSTRAINT `FK_2AC21FA1D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `cohort_member` (
@@ -600,6 +597,7 @@ CREATE TABLE `link_work` (
   `person_id` binary(16) NOT NULL,
   PRIMARY KEY (`link_id`,`person_id`),
   KEY `due` (`due_at`,`link_id`),
+  KEY `waits` (`why`,`link_id`),
   KEY `of_person` (`person_id`),
   KEY `IDX_E209FA29ADA40271` (`link_id`),
   CONSTRAINT `FK_E209FA29217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),

@@ -41,7 +41,7 @@ final class Version20261230000001 extends RepeatableMigration
             "CREATE TABLE link_work (due_at DATETIME NOT NULL, asked INT DEFAULT 1 NOT NULL, why VARCHAR(32)
                 CHARACTER SET ascii DEFAULT '' NOT NULL COLLATE `ascii_bin`, agreed TINYINT DEFAULT 0 NOT NULL, again
                 TINYINT DEFAULT 0 NOT NULL, link_id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, INDEX due
-                (due_at, link_id), INDEX of_person (person_id), INDEX IDX_E209FA29ADA40271 (link_id), PRIMARY KEY
+                (due_at, link_id), INDEX waits (why, link_id), INDEX of_person (person_id), INDEX IDX_E209FA29ADA40271 (link_id), PRIMARY KEY
                 (link_id, person_id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`",
         );
         $this->addSql(
@@ -49,8 +49,8 @@ final class Version20261230000001 extends RepeatableMigration
                 DATETIME DEFAULT NULL, id BINARY(16) NOT NULL, role VARCHAR(32) CHARACTER SET ascii NOT NULL COLLATE
                 `ascii_bin`, spread TINYINT DEFAULT 0 NOT NULL, from_at DATETIME DEFAULT '1000-01-01 00:00:00' NOT NULL,
                 days SMALLINT DEFAULT 0 NOT NULL, to_term TINYINT DEFAULT 0 NOT NULL, cohort_id BINARY(16) NOT NULL,
-                site_id BINARY(16) NOT NULL, door_id BINARY(16) NOT NULL, section_id BINARY(16) DEFAULT NULL, UNIQUE
-                INDEX by_door (door_id), INDEX IDX_2AC21FA135983C93 (cohort_id), INDEX IDX_2AC21FA1F6BD1646 (site_id),
+                door_id BINARY(16) NOT NULL, section_id BINARY(16) DEFAULT NULL, UNIQUE
+                INDEX by_door (door_id), INDEX IDX_2AC21FA135983C93 (cohort_id),
                 INDEX IDX_2AC21FA1D823E37A (section_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE
                 `utf8mb4_uca1400_ai_ci`",
         );
@@ -78,9 +78,6 @@ final class Version20261230000001 extends RepeatableMigration
         $this->addSql(
             'ALTER TABLE cohort_link ADD CONSTRAINT FK_2AC21FA135983C93 FOREIGN KEY (cohort_id) REFERENCES cohort
                 (id)',
-        );
-        $this->addSql(
-            'ALTER TABLE cohort_link ADD CONSTRAINT FK_2AC21FA1F6BD1646 FOREIGN KEY (site_id) REFERENCES site (id)',
         );
         $this->addSql(
             'ALTER TABLE cohort_link ADD CONSTRAINT FK_2AC21FA158639EAE FOREIGN KEY (door_id) REFERENCES door (id)',

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Core\Cohorts;
 
 use MintDoor\Core\Time\Spans;
-use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /** The next thing to do for somebody at the door of a connection. */
@@ -14,8 +13,14 @@ final readonly class Step
     /**
      * @param ?Window $window when they are there by the door from then on; null where they go or nothing is done
      * @param ?int    $again  when it is to be looked at again though nothing changes; null for never
+     * @param bool    $takes  whether they lose by it what they have or were to have, or a part of it
      */
-    private function __construct(public StepKind $kind, public ?Window $window = null, public ?int $again = null) {}
+    private function __construct(
+        public StepKind $kind,
+        public ?Window $window = null,
+        public ?int $again = null,
+        public bool $takes = false,
+    ) {}
 
     /**
      * @param Spans   $wanted when they are to be there by the door
@@ -26,24 +31,17 @@ final readonly class Step
         $left = $wanted->from($now)->windows;
         $next = $left[0] ?? null;
         if (null === $next) {
-            return null === $has ? new self(StepKind::None) : new self(StepKind::Go);
+            return null === $has ? new self(StepKind::None) : new self(StepKind::Go, takes: true);
         }
         $again = isset($left[1]) ? $next->until : null;
         if (null === $has) {
             return new self(StepKind::Come, $next, $again);
         }
-        $same = max($now, $has->from) === $next->from && $has->until === $next->until;
+        $from = max($now, $has->from);
+        if ($from === $next->from && $has->until === $next->until) {
+            return new self(StepKind::None, again: $again);
+        }
 
-        return new self($same ? StepKind::None : StepKind::Change, $same ? null : $next, $again);
-    }
-
-    /** Whether they lose by it what they have, or are to lose it earlier. */
-    public function takes(?Window $has): bool
-    {
-        return match ($this->kind) {
-            StepKind::Go => true,
-            StepKind::Change => ($this->window->until ?? Time::FOREVER) < ($has->until ?? Time::BEGINNING),
-            default => false,
-        };
+        return new self(StepKind::Change, $next, $again, $next->from > $from || $next->until < $has->until);
     }
 }

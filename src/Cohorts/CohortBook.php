@@ -58,7 +58,7 @@ final class CohortBook
     private function connections(): array
     {
         return array_map(
-            static fn(CohortLink $link): Link => new Link($link->cohort->id, $link->site->id),
+            static fn(CohortLink $link): Link => new Link($link->cohort->id, $link->site()->id),
             $this->links->on(),
         );
     }

@@ -162,10 +162,10 @@ final readonly class CohortLook
                 }
             }
         }
-        $title = $this->gate->ifThere($link->site->id, $caller)?->row->string('title');
+        $title = $this->gate->ifThere($link->site()->id, $caller)?->row->string('title');
 
         return new LookSite(
-            null === $title ? null : $link->site->id,
+            null === $title ? null : $link->site()->id,
             $title,
             $come,
             $go,

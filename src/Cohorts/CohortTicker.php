@@ -10,7 +10,6 @@ use MintDoor\Cohorts\Repository\Cohorts;
 use MintDoor\Cohorts\Repository\LinkWorks;
 use MintDoor\Cohorts\Repository\RuleFacts;
 use MintDoor\Core\Cohorts\Rule;
-use MintDoor\Core\Time\Time;
 use MintDoor\People\Repository\FactChanges;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roles\Roles;
@@ -30,6 +29,9 @@ final readonly class CohortTicker
 
     /** Of one site in one transaction. */
     private const LINES = 500;
+
+    /** How often what waits is done before, and after, everything is compared. */
+    private const ROUNDS = 90;
 
     /** Seconds after which others have their turn. */
     private const LONGEST = 20;
@@ -63,22 +65,22 @@ final readonly class CohortTicker
         $tally = new CohortTally();
         do {
             $before = clone $tally;
-            $this->stale($tally);
-            $this->changed($tally);
-            $this->links($tally);
+            $this->stale($tally, $until);
+            $this->changed($tally, $until);
+            $this->links($tally, $until);
         } while ($tally != $before && microtime(true) < $until);
 
         return $tally;
     }
 
     /** Looks at everybody where a rule became another. */
-    private function stale(CohortTally $tally): void
+    private function stale(CohortTally $tally, float $until): void
     {
         foreach ($this->cohorts->stale() as $id) {
             do {
                 $some = $this->safely([], fn(): CohortTally => $this->lookAtNext($id));
                 $tally->add($some);
-            } while ($some->looked > 0);
+            } while ($some->looked > 0 && microtime(true) < $until);
         }
     }
 
@@ -107,7 +109,7 @@ final readonly class CohortTicker
     }
 
     /** Looks at those of whom something became another. */
-    private function changed(CohortTally $tally): void
+    private function changed(CohortTally $tally, float $until): void
     {
         do {
             $numbers = $this->changes->oldest(self::AT_ONCE);
@@ -115,7 +117,7 @@ final readonly class CohortTicker
                 ? new CohortTally()
                 : $this->safely([], fn(): CohortTally => $this->lookAtChanged($numbers));
             $tally->add($some);
-        } while ($some->looked > 0);
+        } while ($some->looked > 0 && microtime(true) < $until);
     }
 
     /** @param list<string> $numbers of what became another */
@@ -157,32 +159,33 @@ final readonly class CohortTicker
     }
 
     /** Has connections look at those they are to look at. */
-    private function links(CohortTally $tally): void
+    private function links(CohortTally $tally, float $until): void
     {
         foreach ($this->work->links($this->clock->instant()) as $id => $site) {
             do {
                 $some = $this->safely([$site], fn(): CohortTally => $this->lookAtLink((string) $id));
                 $tally->add($some);
-            } while ($some->looked >= self::LINES);
+            } while ($some->looked > 0 && microtime(true) < $until);
         }
     }
 
+    /** Those first who may lose what they have: they are many or few beside those who were there before. */
     private function lookAtLink(string $id): CohortTally
     {
         $tally = new CohortTally();
         $link = $this->links->withId($id);
-        $now = $this->clock->instant();
-        $due = null === $link ? [] : $this->work->due($id, $now, self::LINES);
-        if (null === $link || [] === $due) {
+        if (null === $link) {
             return $tally;
         }
-        $left = $due;
-        if ($link->isOn()) {
-            $left = array_diff_key($due, array_flip($this->leaving($link, $due, $now)));
+        $now = $this->clock->instant();
+        $due = $this->work->mayLose($link, $now, self::LINES);
+        if ([] === $due) {
+            $this->letGo($link, $now);
+            $due = $this->work->due($link, $now, self::LINES);
         }
-        if ([] !== $left) {
-            $tally->looked = \count($left);
-            $tally->lines = $this->worker->look($link, $left);
+        if ([] !== $due) {
+            $tally->looked = \count($due);
+            $tally->lines = $this->worker->look($link, $due);
         }
 
         return $tally;
@@ -196,9 +199,8 @@ final readonly class CohortTicker
      */
     public function compare(): CohortTally
     {
-        while ($this->keep()->looked > 0) {
-            // What waits to be done is not what is to be mended.
-        }
+        // What waits to be done is not what is to be mended.
+        $this->keepOn();
         $this->transaction->job([], function (): void {
             $now = $this->clock->instant();
             $this->cohorts->lookAgain();
@@ -206,57 +208,44 @@ final readonly class CohortTicker
                 $this->work->ask([$link->id => $this->work->everybody($link, $now)], $now);
             }
         });
-        $mended = new CohortTally();
-        do {
-            $some = $this->keep();
-            $mended->add($some);
-        } while ($some->looked > 0);
 
-        return $mended;
+        return $this->keepOn();
+    }
+
+    /** @phpstan-impure */
+    private function keepOn(): CohortTally
+    {
+        $done = new CohortTally();
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            $some = $this->keep();
+            $done->add($some);
+            if (0 === $some->looked) {
+                break;
+            }
+        }
+
+        return $done;
     }
 
     /**
-     * Those who would go and do not yet: because rules are still looked at, or because many would at once, and nobody
-     * said yes.
-     *
-     * @param array<string, Due> $due by person
-     *
-     * @return list<string> ids
+     * Those who wait, and would lose what they have, go now: unless rules are still looked at, or they are many and
+     * nobody said yes.
      */
-    private function leaving(CohortLink $link, array $due, int $now): array
+    private function letGo(CohortLink $link, int $now): void
     {
-        $leaving = $this->work->leaving($link->id, $now);
-        if ([] === $leaving) {
-            return $this->free($link);
+        $held = $this->work->held($link->id);
+        if (0 < $held && ($link->cohort->stale || $this->changes->waits())) {
+            return;
         }
-        if ($link->cohort->stale || $this->changes->waits()) {
-            return $leaving;
-        }
-        if (!$this->roles->limits()->manyRemoved(\count($leaving), $this->work->brought($link->door->id, $now))) {
-            return $this->free($link);
-        }
-        $link->heldAt ??= $now;
-        $this->links->flush();
-        $this->work->later(
-            $link->id,
-            array_intersect_key($due, array_flip($leaving)),
-            Time::FOREVER,
-            LinkWorks::HELD,
-        );
-
-        return $leaving;
-    }
-
-    /** @return array{} nobody is kept from going any more */
-    private function free(CohortLink $link): array
-    {
-        if (null !== $link->heldAt) {
-            $link->heldAt = null;
+        $many = $this->roles->limits()->manyRemoved($held, $this->work->brought($link->door->id, $now));
+        $heldAt = $many ? $link->heldAt ?? $now : null;
+        if ($link->heldAt !== $heldAt) {
+            $link->heldAt = $heldAt;
             $this->links->flush();
-            $this->work->agree($link->id, $this->clock->instant());
         }
-
-        return [];
+        if (0 < $held && !$many) {
+            $this->work->agree($link->id, $now);
+        }
     }
 
     /**

@@ -155,7 +155,7 @@ final readonly class CohortsQuery
     /** @return list<LinkShown> it alone, where the caller keeps doors of its site; none otherwise */
     private function seen(CohortLink $link, Caller $caller): array
     {
-        $access = $this->gate->ifThere($link->site->id, $caller);
+        $access = $this->gate->ifThere($link->site()->id, $caller);
 
         return true === $access?->may(Permission::KeepDoors) ? $this->linksQuery->of($access, [$link]) : [];
     }

@@ -17,6 +17,7 @@ final readonly class ConnectedPair
      * @param int                 $held       how many seats are held after it
      * @param ?string             $changeList id of what was carried out at once
      * @param int                 $left       how many follow within seconds
+     * @param ?int                $asks       how many came by it, to be typed where it is taken back from many
      */
     public function __construct(
         public Somebody $cohort,
@@ -28,5 +29,6 @@ final readonly class ConnectedPair
         public int $held,
         public ?string $changeList,
         public int $left,
+        public ?int $asks = null,
     ) {}
 }

@@ -46,7 +46,7 @@ final readonly class LinkLines
     /** The site in the name of whoever stands behind a connection, with the authority of its door. */
     public function access(CohortLink $link): SiteAccess
     {
-        return $this->gate->atDoor($link->site->id, $this->callers->anybody((string) $link->door->madeBy?->id));
+        return $this->gate->atDoor($link->site()->id, $this->callers->anybody((string) $link->door->madeBy?->id));
     }
 
     /**
@@ -64,7 +64,7 @@ final readonly class LinkLines
         $wanted = $link->isOn() ? $link->link($access->site->termEnds) : null;
         $keeper = $this->keepers->backing($access, $link->door->madeBy?->id, $link->role);
         $sections = $link->spread ? $this->filled($access) : null;
-        $steps = $has = $why = [];
+        $steps = $why = [];
         $lines = $this->lines->would(
             $access,
             $people,
@@ -79,13 +79,12 @@ final readonly class LinkLines
                 $sections,
                 $actor,
                 &$steps,
-                &$has,
                 &$why,
             ): array {
                 $theirs = null === $people[$id]->stringOrNull('gone') ? $belongs[$id] ?? null : null;
                 $spans = $wanted?->access($theirs ?? Spans::never()) ?? Spans::never();
-                $has[$id] = $one->enrollment->windowAt($link->door->id, $one->now);
-                $step = Step::of($spans, $has[$id], $one->now);
+                $has = $one->enrollment->windowAt($link->door->id, $one->now);
+                $step = Step::of($spans, $has, $one->now);
                 $steps[$id] = $step;
                 $why[$id] = match ($step->kind) {
                     StepKind::Come => $this->against($access, $link, $one, $people[$id], $due[$id], $keeper),
@@ -103,7 +102,6 @@ final readonly class LinkLines
             static fn(ComputedLine $line): LinkOutcome => new LinkOutcome(
                 $line,
                 $steps[$line->personId()],
-                $has[$line->personId()],
                 $why[$line->personId()],
             ),
             $lines,

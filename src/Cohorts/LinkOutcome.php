@@ -11,19 +11,16 @@ use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Cohorts\Step;
 use MintDoor\Core\Cohorts\StepKind;
 use MintDoor\Core\Roster\State;
-use MintDoor\Core\Time\Window;
 
 /** What a connection does for somebody. */
 final readonly class LinkOutcome
 {
     /**
-     * @param ?Window $has     when they are there by the connection as it stands
      * @param ?string $against why they are not brought though they belong; null where that is not so
      */
     public function __construct(
         public ComputedLine $line,
         public Step $step,
-        public ?Window $has,
         public ?string $against,
     ) {}
 
@@ -41,7 +38,7 @@ final readonly class LinkOutcome
     /** Whether they lose by it what they have, or are to lose it earlier. */
     public function takes(): bool
     {
-        return $this->line->isReady() && $this->step->takes($this->has);
+        return $this->line->isReady() && $this->step->takes;
     }
 
     /** @return value-of<PersonOutcome::ALL> as `PersonOutcome` says it */

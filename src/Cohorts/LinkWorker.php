@@ -6,6 +6,7 @@ namespace MintDoor\Cohorts;
 
 use MintDoor\Cohorts\Entity\CohortLink;
 use MintDoor\Cohorts\Repository\LinkWorks;
+use MintDoor\Core\Time\Time;
 use MintDoor\Roster\SiteAccess;
 
 /**
@@ -20,6 +21,9 @@ final readonly class LinkWorker
     public function __construct(private LinkLines $lines, private LinkWorks $work) {}
 
     /**
+     * Does what is to be done. Those who would lose what they have by it, and to whose going nobody said yes, are left
+     * as they are and wait.
+     *
      * @param array<string, Due> $due by person
      *
      * @return int for how many something was done
@@ -28,6 +32,14 @@ final readonly class LinkWorker
     {
         $access = $this->lines->access($link);
         $outcomes = $this->lines->would($access, $link, $due);
+        $held = [];
+        foreach ($outcomes as $person => $outcome) {
+            if ($link->isOn() && !$due[$person]->agreed && $outcome->takes()) {
+                $held[$person] = $due[$person];
+            }
+        }
+        $this->work->later($link->id, $held, Time::FOREVER, LinkWorks::HELD);
+        $outcomes = array_diff_key($outcomes, $held);
         $this->carry($access, $link, $due, $outcomes);
 
         return \count(array_filter($outcomes, static fn(LinkOutcome $one): bool => $one->line->isReady()));

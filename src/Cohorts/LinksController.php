@@ -170,7 +170,7 @@ final readonly class LinksController
 
     private function access(CohortLink $link, Caller $caller): SiteAccess
     {
-        $access = $this->gate->ifThere($link->site->id, $caller) ?? throw Problem::notFound('cohort-link');
+        $access = $this->gate->ifThere($link->site()->id, $caller) ?? throw Problem::notFound('cohort-link');
         LinksHandler::assertSees($access);
 
         return $access;

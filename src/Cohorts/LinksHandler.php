@@ -103,7 +103,7 @@ final readonly class LinksHandler
         }
         $pairs = [];
         foreach ($links as $link) {
-            $access = $accesses[$link->site->id];
+            $access = $accesses[$link->site()->id];
             $this->note($access, 'cohort-connected', $link);
             $people = $this->members->ofCohort($link->cohort->id, $access->now);
             $again = array_values(array_intersect($people, $request->again));
@@ -147,23 +147,20 @@ final readonly class LinksHandler
         $this->book->watch();
         $this->work->forget($link->id);
         $this->work->ask([$link->id => $request->stay ? [] : $here], $access->now);
-        $pair = $this->pair($access, $link, \count($here), false);
-        $goes = $pair->counts['goes'];
-        if ($request->apply && !$request->stay && $request->number !== $goes) {
-            if ($this->roles->limits()->manyRemoved($goes, max($brought, $goes))) {
-                throw Problem::field('/number', 'number', Said::with('cohorts.type-number', n: $goes));
-            }
+        $many = !$request->stay && $this->roles->limits()->manyRemoved($brought, $brought);
+        if ($request->apply && $many && $request->number !== $brought) {
+            throw Problem::field('/number', 'number', Said::with('cohorts.type-number', n: $brought));
         }
         $this->note($access, 'cohort-ended', $link);
 
-        return $request->apply ? $this->pair($access, $link, \count($here), true) : $pair;
+        return $this->pair($access, $link, \count($here), $request->apply, $many ? $brought : null);
     }
 
     /** Says yes to people going who wait for it. */
     public function agree(SiteAccess $access, CohortLink $link, AgreeRequest $request): void
     {
         $this->assertKeeps($access, $link->role);
-        $held = $this->work->waiting($link->id)[LinkWorks::HELD] ?? 0;
+        $held = $this->work->held($link->id);
         if ($held !== $request->number) {
             throw new Problem(ProblemType::ChangedSince, Said::with('cohorts.held-changed', n: $held));
         }
@@ -187,7 +184,7 @@ final readonly class LinksHandler
             throw Problem::field('/people', 'nobody', 'cohorts.choose-people');
         }
         $this->work->ask([$link->id => $theirs], $access->now, true);
-        $due = array_intersect_key($this->work->due($link->id, $access->now, self::AT_ONCE), array_flip($theirs));
+        $due = array_intersect_key($this->work->due($link, $access->now, self::AT_ONCE), array_flip($theirs));
         $this->worker->look($link, $due);
     }
 
@@ -294,8 +291,8 @@ final readonly class LinksHandler
     private function link(SiteAccess $access, Cohort $cohort, ConnectRequest $request, string $field): CohortLink
     {
         foreach ($this->links->ofCohorts([$cohort->id]) as $other) {
-            if ($other->site->id === $access->site->id && $other->role === $request->role) {
-                $said = Said::with('cohorts.connected-already', name: $cohort->name, site: $other->site->title);
+            if ($other->site()->id === $access->site->id && $other->role === $request->role) {
+                $said = Said::with('cohorts.connected-already', name: $cohort->name, site: $other->site()->title);
                 throw Problem::field($field, 'connected', $said);
             }
         }
@@ -313,7 +310,6 @@ final readonly class LinksHandler
         $link = new CohortLink(
             $this->ids->next(),
             $cohort,
-            $site,
             $door,
             $request->role,
             null === $request->section ? null : $this->sections->ofSite($site->id, $request->section),
@@ -327,11 +323,20 @@ final readonly class LinksHandler
         return $link;
     }
 
-    /** What becomes of those who are to be looked at; carried out where that is asked for. */
-    private function pair(SiteAccess $access, CohortLink $link, int $people, bool $apply): ConnectedPair
-    {
+    /**
+     * What becomes of those who are to be looked at; carried out where that is asked for.
+     *
+     * @param ?int $asks what has to be typed for it
+     */
+    private function pair(
+        SiteAccess $access,
+        CohortLink $link,
+        int $people,
+        bool $apply,
+        ?int $asks = null,
+    ): ConnectedPair {
         $most = $apply ? self::AT_ONCE : 4 * self::AT_ONCE;
-        $due = $this->work->due($link->id, $access->now, $most);
+        $due = $this->work->due($link, $access->now, $most);
         $by = $this->lines->access($link)->doneBy($access->caller);
         $outcomes = $this->lines->would($by, $link, $due, $access->standing);
         $book = $this->roles->book();
@@ -349,7 +354,7 @@ final readonly class LinksHandler
 
         return new ConnectedPair(
             new Somebody($link->cohort->id, $link->cohort->name),
-            new Somebody($link->site->id, $link->site->title),
+            new Somebody($link->site()->id, $link->site()->title),
             $apply ? $link->id : null,
             $counts,
             self::named($outcomes),
@@ -357,6 +362,7 @@ final readonly class LinksHandler
             $summary->after,
             $list,
             max(0, $people - \count($due)),
+            $asks,
         );
     }
 

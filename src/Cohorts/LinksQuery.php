@@ -42,7 +42,7 @@ final readonly class LinksQuery
     {
         $keeper = $link->door->madeBy;
         $waiting = $this->work->waiting($link->id);
-        $held = $waiting[LinkWorks::HELD] ?? 0;
+        $held = null === $link->heldAt ? 0 : $waiting[LinkWorks::HELD] ?? 0;
         unset($waiting[LinkWorks::HELD]);
         $section = $link->section;
 
@@ -50,7 +50,7 @@ final readonly class LinksQuery
             $link->id,
             new Somebody($link->cohort->id, $link->cohort->name),
             $link->cohort->kind,
-            new Somebody($link->site->id, $link->site->title),
+            new Somebody($link->site()->id, $link->site()->title),
             $link->role,
             null === $section ? null : new Somebody($section->id, $section->name),
             $link->spread,

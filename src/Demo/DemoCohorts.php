@@ -23,7 +23,7 @@ final readonly class DemoCohorts
             ['kind' => 'labels', 'names' => ['strings']],
         ]];
         $cohort = $this->platform->cohort('Level 7 strings', $division, $rule, $people, $since, $this->by);
-        $this->platform->connect($cohort, $site, $door, 'learner', 7);
+        $this->platform->connect($cohort, $door, 'learner', 7);
     }
 
     public function firstYear(string $division, int $since): void

@@ -549,12 +549,11 @@ final class PlatformBuilder
     }
 
     /** Connects a cohort with a site by a door that is there. */
-    public function connect(string $cohort, string $site, string $door, string $role, int $days): void
+    public function connect(string $cohort, string $door, string $role, int $days): void
     {
         $this->rows->add('cohort_link', [
             'id' => BulkWriter::id($this->id()),
             'cohort_id' => BulkWriter::id($cohort),
-            'site_id' => BulkWriter::id($site),
             'door_id' => BulkWriter::id($door),
             'role' => $role,
             'days' => $days,

@@ -21,6 +21,7 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\LeadsAlong;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\Repository\Sections;
@@ -46,6 +47,7 @@ final readonly class SiteCarrying
         private Sites $sites,
         private Sections $sections,
         private SectionNumbers $numbers,
+        private LeadsAlong $along,
         private Enrollments $enrollments,
         private CarryLines $lines,
         private ChangeLists $changeLists,
@@ -274,7 +276,8 @@ final readonly class SiteCarrying
         $now = $this->clock->instant();
         foreach ($this->sections->among($site, $sections) as $section) {
             $section->retired = 0 === $this->numbers->everIn($site, $section->id, $now)
-                && [] === $this->numbers->doorsTo($site, $section->id);
+                && [] === $this->numbers->doorsTo($site, $section->id)
+                && [] === $this->along->into($section->id);
         }
         $this->sections->flush();
     }

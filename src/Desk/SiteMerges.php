@@ -537,11 +537,8 @@ final readonly class SiteMerges
         $site = $this->carrying->site($kept->into);
         if (null !== $kept->own) {
             // Whoever comes by a door of the site that stays comes to its own people.
-            $leads = array_filter(
-                $this->doors->of($kept->into),
-                static fn(Door $door): bool => !isset($door->terms['section']),
-            );
-            $this->doors->move(array_values($leads), $site, [], $kept->own);
+            $leads = $this->doors->intoNone($this->doors->of($kept->into));
+            $this->doors->move($leads, $site, [], $kept->own);
         }
         foreach ($others as $access) {
             $id = $access->site->id;

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Doors\Repository\SentenceDoors;
 use MintDoor\Doors\Repository\StarterDoors;
+use MintDoor\Roster\DoorLead;
 use MintDoor\Roster\Entity\Door;
+use MintDoor\Roster\LeadsAlong;
 use MintDoor\Sites\Entity\Site;
 
 /**
@@ -15,7 +18,11 @@ use MintDoor\Sites\Entity\Site;
  */
 final readonly class CarriedDoors
 {
-    public function __construct(private SentenceDoors $doors, private StarterDoors $starters) {}
+    public function __construct(
+        private SentenceDoors $doors,
+        private StarterDoors $starters,
+        private LeadsAlong $along,
+    ) {}
 
     /** @return list<Door> of a site, all that may go along */
     public function of(string $site): array
@@ -25,7 +32,8 @@ final readonly class CarriedDoors
         return array_values(
             array_filter(
                 $this->doors->all($site, null),
-                static fn(Door $door): bool => null !== $door->terms && !\in_array($door->id, $starters, true),
+                static fn(Door $door): bool => (null !== $door->terms || self::connects($door))
+                    && !\in_array($door->id, $starters, true),
             ),
         );
     }
@@ -37,10 +45,13 @@ final readonly class CarriedDoors
      */
     public function into(string $site, array $sections): array
     {
+        $doors = $this->of($site);
+        $leads = $this->leads($doors);
+
         return array_values(
             array_filter(
-                $this->of($site),
-                static fn(Door $door): bool => \in_array($door->terms['section'] ?? null, $sections, true),
+                $doors,
+                static fn(Door $door): bool => \in_array($leads[$door->id]->section, $sections, true),
             ),
         );
     }
@@ -64,10 +75,11 @@ final readonly class CarriedDoors
      */
     public function choosing(string $site): array
     {
+        $doors = $this->of($site);
+        $leads = $this->leads($doors);
         $choosing = array_filter(
-            $this->of($site),
-            static fn(Door $door): bool => $door->isOpen()
-                && \in_array($door->terms['place'] ?? null, ['choice', 'emptiest'], true),
+            $doors,
+            static fn(Door $door): bool => $door->isOpen() && $leads[$door->id]->chooses,
         );
 
         return array_values(array_map(static fn(Door $door): string => $door->name, $choosing));
@@ -80,17 +92,63 @@ final readonly class CarriedDoors
      */
     public function move(array $doors, Site $to, array $sections, ?string $otherwise = null): void
     {
+        $led = $this->leads($doors);
+        $along = [];
         foreach ($doors as $door) {
-            $terms = $door->terms ?? [];
-            $led = \is_string($terms['section'] ?? null) ? $terms['section'] : null;
-            $leads = null === $led ? $otherwise : $sections[$led] ?? null;
-            unset($terms['place'], $terms['section']);
-            $door->terms = null === $leads ? $terms : ['place' => 'fixed', 'section' => $leads] + $terms;
+            $section = $led[$door->id]->section;
+            $leads = null === $section ? $otherwise : $sections[$section] ?? null;
+            if (self::connects($door)) {
+                $along[$door->id] = $leads;
+            } else {
+                $terms = $door->terms ?? [];
+                unset($terms['place'], $terms['section']);
+                $door->terms = null === $leads ? $terms : ['place' => 'fixed', 'section' => $leads] + $terms;
+            }
             $door->site = $to;
             ++$door->version;
         }
         $this->doors->flush();
+        $this->along->lead($along);
         $this->doors->followed(array_map(static fn(Door $door): string => $door->id, $doors));
+    }
+
+    /**
+     * @param list<Door> $doors of a site
+     *
+     * @return list<Door> those that lead into no section of it
+     */
+    public function intoNone(array $doors): array
+    {
+        $leads = $this->leads($doors);
+
+        return array_values(
+            array_filter($doors, static fn(Door $door): bool => null === $leads[$door->id]->section),
+        );
+    }
+
+    /**
+     * @param list<Door> $doors
+     *
+     * @return array<string, DoorLead> by id
+     */
+    private function leads(array $doors): array
+    {
+        $connects = array_filter($doors, self::connects(...));
+        $leads = $this->along->leads(array_values(array_map(static fn(Door $door): string => $door->id, $connects)));
+        foreach ($doors as $door) {
+            $section = $door->terms['section'] ?? null;
+            $leads[$door->id] ??= new DoorLead(
+                \is_string($section) ? $section : null,
+                \in_array($door->terms['place'] ?? null, ['choice', 'emptiest'], true),
+            );
+        }
+
+        return $leads;
+    }
+
+    private static function connects(Door $door): bool
+    {
+        return DoorKind::Cohort->value === $door->kind && $door->isOpen();
     }
 
     /**

@@ -27,6 +27,7 @@ final readonly class SectionsHandler
     public function __construct(
         private Sections $sections,
         private SectionNumbers $numbers,
+        private LeadsAlong $along,
         private Sites $sites,
         private History $history,
         private Ids $ids,
@@ -150,7 +151,7 @@ final readonly class SectionsHandler
             if ($in > 0) {
                 $errors->add("$field/retired", 'not-empty', Said::with('roster.section-not-empty', n: $in));
             }
-            $doors = $this->numbers->doorsTo($access->site->id, $id);
+            $doors = [...$this->numbers->doorsTo($access->site->id, $id), ...$this->along->into($id)];
             if ([] !== $doors) {
                 $said = Said::with('roster.section-has-door', door: $doors[0]);
                 $errors->add("$field/retired", 'has-door', $said);

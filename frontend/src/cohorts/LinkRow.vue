@@ -107,8 +107,8 @@ const end = () =>
       {{ t('cohorts.link.unbacked', { name: link.keeper?.name ?? '' }) }}
       <button class="word" :disabled="busy" @click="put(true)">{{ t('cohorts.link.mine') }}</button>
     </p>
-    <p v-if="link.held" class="callout row">
-      {{ t('cohorts.link.held', { n: link.held, since: day(link.heldAt!, 'UTC') }, link.held) }}
+    <p v-if="link.heldAt" class="callout row">
+      {{ t('cohorts.link.held', { n: link.held, since: day(link.heldAt, 'UTC') }, link.held) }}
       <Button
         size="small"
         :disabled="busy"
@@ -148,9 +148,9 @@ const end = () =>
         <OneOf v-model="stay" :name="'stay' + link.id" :value="false">{{ t('cohorts.link.go') }}</OneOf>
         <OneOf v-model="stay" :name="'stay' + link.id" :value="true">{{ t('cohorts.link.stay') }}</OneOf>
       </div>
-      <label v-if="!stay && would.counts.goes" class="row"
-        >{{ t('cohorts.link.number', { n: would.counts.goes }) }}
-        <NumberField v-model="number" :label="t('cohorts.link.number', { n: would.counts.goes })" :figures="5" :min="0"
+      <label v-if="!stay && would.asks !== null" class="row"
+        >{{ t('cohorts.link.number', { n: would.asks }) }}
+        <NumberField v-model="number" :label="t('cohorts.link.number', { n: would.asks })" :figures="5" :min="0"
       /></label>
       <p class="row">
         <Button type="submit" size="small" severity="danger" :disabled="busy" :label="t('cohorts.link.endNow')" />

@@ -5348,6 +5348,8 @@ export interface components {
             changeList: components["schemas"]["Id"] | null;
             /** @description how many follow within seconds */
             left: number;
+            /** @description how many came by it, to be typed where it is taken back from many */
+            asks: number | null;
         };
         CohortPairs: {
             items: components["schemas"]["CohortPair"][];

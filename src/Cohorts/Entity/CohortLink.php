@@ -34,18 +34,16 @@ class CohortLink
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Cohort $cohort,
-        #[ORM\ManyToOne]
-        #[ORM\JoinColumn(nullable: false)]
-        public readonly Site $site,
+        /** It may be carried to another site; the connection goes along. */
         #[ORM\ManyToOne]
         #[ORM\JoinColumn(nullable: false)]
         public readonly Door $door,
         #[ORM\Column(length: 32, options: Charset::CODE)]
         public readonly string $role,
         #[ORM\ManyToOne]
-        public readonly ?Section $section = null,
+        public ?Section $section = null,
         /** Whether each is put into the section that has the fewest learners and room, instead. */
-        #[ORM\Column(options: ['default' => 0])] public readonly bool $spread = false,
+        #[ORM\Column(options: ['default' => 0])] public bool $spread = false,
         #[ORM\Column(type: 'instant', options: ['default' => '1000-01-01 00:00:00'])]
         public int $fromAt = Time::BEGINNING,
         /** For so many days who no longer belongs keeps access. */
@@ -54,12 +52,17 @@ class CohortLink
         #[ORM\Column(options: ['default' => 0])] public bool $toTerm = false,
     ) {}
 
+    public function site(): Site
+    {
+        return $this->door->site;
+    }
+
     /** @param int $termEnds when the site's term does */
     public function link(int $termEnds): Link
     {
         $until = $this->toTerm && $termEnds < Time::FOREVER ? $termEnds : null;
 
-        return new Link($this->cohort->id, $this->site->id, $this->fromAt, $this->toTerm ? 0 : $this->days, $until);
+        return new Link($this->cohort->id, $this->site()->id, $this->fromAt, $this->toTerm ? 0 : $this->days, $until);
     }
 
     public function isOn(): bool

@@ -12,6 +12,7 @@ use MintDoor\Shared\Charset;
 #[ORM\Entity]
 #[ORM\Table(name: 'link_work')]
 #[ORM\Index(name: 'due', columns: ['due_at', 'link_id'])]
+#[ORM\Index(name: 'waits', columns: ['why', 'link_id'])]
 #[ORM\Index(name: 'of_person', columns: ['person_id'])]
 class LinkWork
 {

@@ -25,7 +25,13 @@ final class CohortLinks extends BaseRepository
     /** @return list<CohortLink> those of a site that were not taken back, the first first */
     public function ofSite(string $site): array
     {
-        return $this->findBy(['site' => $site, 'endedAt' => null], ['id' => 'ASC']);
+        $links = $this->createQueryBuilder('l')
+            ->join('l.door', 'd')
+            ->where('d.site = :site AND l.endedAt IS NULL')
+            ->orderBy('l.id')
+            ->setParameter('site', $site, 'id');
+
+        return array_values((array) $links->getQuery()->getResult());
     }
 
     /**
@@ -36,6 +42,22 @@ final class CohortLinks extends BaseRepository
     public function ofCohorts(array $cohorts): array
     {
         return [] === $cohorts ? [] : $this->findBy(['cohort' => $cohorts, 'endedAt' => null], ['id' => 'ASC']);
+    }
+
+    /**
+     * @param list<string> $doors ids
+     *
+     * @return list<CohortLink> those of some doors that were not taken back
+     */
+    public function ofDoors(array $doors): array
+    {
+        return [] === $doors ? [] : $this->findBy(['door' => $doors, 'endedAt' => null], ['id' => 'ASC']);
+    }
+
+    /** @return list<CohortLink> those that bring people into a section and were not taken back */
+    public function intoSection(string $section): array
+    {
+        return $this->findBy(['section' => $section, 'endedAt' => null], ['id' => 'ASC']);
     }
 
     public function withId(string $id): ?CohortLink

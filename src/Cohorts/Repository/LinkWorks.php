@@ -26,21 +26,14 @@ final class LinkWorks extends BaseRepository
 
     public const HELD = 'held';
 
-    private const SQL_LEAVING = <<<'SQL'
-        SELECT w.person_id
-        FROM link_work w
-        JOIN cohort_link l ON l.id = w.link_id
-        JOIN access_grant g ON g.door_id = l.door_id AND g.person_id = w.person_id AND g.live = 1
-            AND g.until_at > :now
-        WHERE w.link_id = :link AND w.agreed = 0 AND (w.due_at <= :now OR w.why = 'held')
-            AND NOT EXISTS (
-                SELECT 1 FROM cohort_member m
-                WHERE m.cohort_id = l.cohort_id AND m.person_id = w.person_id AND m.until_at > :now
-            )
-            AND NOT EXISTS (
-                SELECT 1 FROM enrollment_override o
-                WHERE o.grant_id = g.id AND o.kind IN ('withdrawn', 'undone') AND o.until_at > :now
-            )
+    /** That somebody has something by the door of a connection. */
+    private const SQL_HAS = <<<'SQL'
+        SELECT g.id
+        FROM access_grant g
+        WHERE g.door_id = :door AND g.live = 1 AND g.until_at > :now AND NOT EXISTS (
+            SELECT 1 FROM enrollment_override o
+            WHERE o.grant_id = g.id AND o.kind IN ('withdrawn', 'undone') AND o.from_at <= :now AND o.until_at > :now
+        )
         SQL;
 
     /**
@@ -79,13 +72,17 @@ final class LinkWorks extends BaseRepository
         $sites = [];
         foreach (
             $this->rows(
-                'SELECT DISTINCT w.link_id, l.site_id
-                 FROM link_work w
+                'SELECT w.link_id, d.site_id
+                 FROM (
+                    SELECT DISTINCT link_id FROM link_work WHERE due_at <= ?
+                    UNION
+                    SELECT DISTINCT link_id FROM link_work WHERE why = ?
+                 ) w
                  JOIN cohort_link l ON l.id = w.link_id
-                 JOIN site s ON s.id = l.site_id AND s.taken_back = 0
-                 WHERE w.due_at <= ?
+                 JOIN door d ON d.id = l.door_id
+                 JOIN site s ON s.id = d.site_id AND s.taken_back = 0
                  ORDER BY w.link_id',
-                [Instant::toSql($now)],
+                [Instant::toSql($now), self::HELD],
             ) as $row
         ) {
             $sites[$row->id('link_id')] = $row->id('site_id');
@@ -95,16 +92,32 @@ final class LinkWorks extends BaseRepository
     }
 
     /** @return array<string, Due> whom a connection is to look at now, by person, some at a time */
-    public function due(string $link, int $now, int $most): array
+    public function due(CohortLink $link, int $now, int $most): array
+    {
+        return $this->some($link, $now, $most, '');
+    }
+
+    /** @return array<string, Due> those of them who have something by it: they may lose it */
+    public function mayLose(CohortLink $link, int $now, int $most): array
+    {
+        return $this->some($link, $now, $most, 'AND EXISTS ('.self::SQL_HAS.' AND g.person_id = w.person_id)');
+    }
+
+    /** @return array<string, Due> by person */
+    private function some(CohortLink $link, int $now, int $most, string $which): array
     {
         $due = [];
         foreach (
             $this->rows(
-                "SELECT person_id, asked, agreed, again FROM link_work
-                 WHERE link_id = ? AND due_at <= ?
-                 ORDER BY person_id
+                "SELECT w.person_id, w.asked, w.agreed, w.again FROM link_work w
+                 WHERE w.link_id = :link AND w.due_at <= :now $which
+                 ORDER BY w.person_id
                  LIMIT $most",
-                [Id::binary($link), Instant::toSql($now)],
+                [
+                    'link' => Id::binary($link->id),
+                    'now' => Instant::toSql($now),
+                    ...('' === $which ? [] : ['door' => Id::binary($link->door->id)]),
+                ],
             ) as $row
         ) {
             $due[$row->id('person_id')] = new Due($row->int('asked'), $row->bool('agreed'), $row->bool('again'));
@@ -113,25 +126,13 @@ final class LinkWorks extends BaseRepository
         return $due;
     }
 
-    /** @return list<string> ids of those who have something by a connection, belong no more, and nobody agreed to it */
-    public function leaving(string $link, int $now): array
-    {
-        $rows = $this->rows(self::SQL_LEAVING, ['link' => Id::binary($link), 'now' => Instant::toSql($now)]);
-
-        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
-    }
-
     /** How many have something by the door of a connection. */
     public function brought(string $door, int $now): int
     {
-        return $this->number(
-            "SELECT COUNT(*) FROM access_grant g
-             WHERE g.door_id = ? AND g.live = 1 AND g.until_at > ? AND NOT EXISTS (
-                SELECT 1 FROM enrollment_override o
-                WHERE o.grant_id = g.id AND o.kind IN ('withdrawn', 'undone') AND o.from_at <= ? AND o.until_at > ?
-             )",
-            [Id::binary($door), Instant::toSql($now), Instant::toSql($now), Instant::toSql($now)],
-        );
+        return $this->number('SELECT COUNT(*) FROM ('.self::SQL_HAS.') h', [
+            'door' => Id::binary($door),
+            'now' => Instant::toSql($now),
+        ]);
     }
 
     /** @return list<string> ids of whoever belongs, or will, and of whoever ever came by a connection */
@@ -191,7 +192,10 @@ final class LinkWorks extends BaseRepository
     /** @return list<string> ids of the connections of a site that were not taken back */
     public function linksOf(string $site): array
     {
-        $rows = $this->rows('SELECT id FROM cohort_link WHERE site_id = ? AND ended_at IS NULL', [Id::binary($site)]);
+        $rows = $this->rows(
+            'SELECT l.id FROM cohort_link l JOIN door d ON d.id = l.door_id WHERE d.site_id = ? AND l.ended_at IS NULL',
+            [Id::binary($site)],
+        );
 
         return array_map(static fn(Row $row): string => $row->id('id'), $rows);
     }
@@ -247,6 +251,12 @@ final class LinkWorks extends BaseRepository
     public function forget(string $link): void
     {
         $this->execute('DELETE FROM link_work WHERE link_id = ?', [Id::binary($link)]);
+    }
+
+    /** How many who would lose what they have wait for a yes. */
+    public function held(string $link): int
+    {
+        return $this->waiting($link)[self::HELD] ?? 0;
     }
 
     /** @return array<string, int> how many wait, by what stands in the way */

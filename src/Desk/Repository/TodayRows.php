@@ -126,7 +126,8 @@ final class TodayRows extends BaseRepository
                 ) AS words
              FROM cohort_link l
              JOIN cohort c ON c.id = l.cohort_id
-             JOIN site s ON s.id = l.site_id AND s.taken_back = 0
+             JOIN door d ON d.id = l.door_id
+             JOIN site s ON s.id = d.site_id AND s.taken_back = 0
              WHERE l.held_at IS NOT NULL AND l.ended_at IS NULL AND ".$scope->sites('keeps').'
              ORDER BY l.held_at, l.id
              LIMIT '.(self::MOST + 1),

@@ -116,7 +116,8 @@ final class FromNothingTest extends CohortsCase
         $links = $this->call('lead', 'GET', '/sites/'.$this->ids['other'].'/cohort-links')['items'];
         if ([] !== $links) {
             $link = $links[$dice->below(\count($links))]['id'];
-            $this->call('lead', 'POST', "/cohort-links/$link/end", ['apply' => true]);
+            $number = $this->call('lead', 'POST', "/cohort-links/$link/end", ['apply' => false])['asks'];
+            $this->call('lead', 'POST', "/cohort-links/$link/end", ['number' => $number, 'apply' => true]);
         }
     }
 
@@ -156,18 +157,19 @@ final class FromNothingTest extends CohortsCase
         $missing = $this->db()->fetchFirstColumn(
             "SELECT CONCAT(p.given_name, ' ', s.title)
              FROM cohort_link l
-             JOIN site s ON s.id = l.site_id
+             JOIN door d ON d.id = l.door_id
+             JOIN site s ON s.id = d.site_id
              JOIN cohort_member m ON m.cohort_id = l.cohort_id AND m.until_at > :now AND m.from_at <= :now
              JOIN person p ON p.id = m.person_id
              WHERE l.ended_at IS NULL
                 AND NOT EXISTS (
                     SELECT 1 FROM enrollment_segment g
-                    WHERE g.site_id = l.site_id AND g.person_id = m.person_id AND g.state IN ('current', 'paused')
+                    WHERE g.site_id = s.id AND g.person_id = m.person_id AND g.state IN ('current', 'paused')
                         AND g.from_at <= :now AND g.until_at > :now
                 )
                 AND NOT EXISTS (
                     SELECT 1 FROM enrollment_override o
-                    WHERE o.site_id = l.site_id AND o.person_id = m.person_id AND o.until_at > :now
+                    WHERE o.site_id = s.id AND o.person_id = m.person_id AND o.until_at > :now
                         AND (o.kind = 'blocked' OR o.height > 0 AND o.kind IN ('withdrawn', 'undone'))
                 )",
             ['now' => gmdate('Y-m-d H:i:s', $this->now())],

@@ -169,6 +169,90 @@ final class InStepTest extends CohortsCase
         self::assertSame(1, $this->number('SELECT COUNT(*) FROM access_grant WHERE person_id = ?', $this->ids['ada']));
     }
 
+    public function testALaterFirstDayTakesAccessFromManyAndWaitsForAYes(): void
+    {
+        $names = ['ada', 'bo', 'cem', 'dana', 'learner', 'newcomer'];
+        $list = $this->cohort(['people' => array_map(fn(string $name): string => $this->ids[$name], $names)]);
+        $this->connect($list);
+        self::assertSame($names, $this->learners());
+        $link = $this->links()[0];
+        $tag = ['If-Match' => '"'.$link['version'].'"'];
+        $body = ['from' => '2027-01-11', 'leaves' => 'at-once'];
+        $this->call('lead', 'PUT', '/cohort-links/'.$link['id'], $body, 200, $tag);
+        $this->keep();
+        self::assertSame($names, $this->learners(), 'Nobody goes yet.');
+        self::assertSame(6, $this->links()[0]['held']);
+        $this->call('lead', 'POST', '/cohort-links/'.$link['id'].'/yes', ['number' => 6]);
+        $this->keep();
+        self::assertSame([], $this->learners());
+        $this->assertInStep();
+    }
+
+    public function testTakingBackWhatBroughtManyAsksForTheirNumber(): void
+    {
+        $names = [];
+        for ($n = 0; $n < 12; ++$n) {
+            $names[] = $name = 'many'.\chr(97 + $n);
+            $this->ids[$name] = $this->person($name, 'learner', 'seniors', 7);
+        }
+        $this->platform->write();
+        $list = $this->cohort(['people' => array_map(fn(string $name): string => $this->ids[$name], $names)]);
+        $path = '/cohort-links/'.$this->connect($list)['link'].'/end';
+        $this->keep();
+        self::assertSame(12, $this->call('lead', 'POST', $path, ['apply' => false])['asks']);
+        $this->call('lead', 'POST', $path, ['apply' => true], 422);
+        self::assertCount(12, $this->learners());
+        $this->call('lead', 'POST', $path, ['number' => 12, 'apply' => true]);
+        $this->keep();
+        self::assertSame([], $this->learners());
+    }
+
+    public function testAConnectionGoesAlongWhereItsSiteIsMerged(): void
+    {
+        $list = $this->cohort(['people' => [$this->ids['ada']]]);
+        $this->connect($list);
+        $body = [
+            'into' => $this->ids['site'],
+            'sites' => [$this->ids['other']],
+            'apply' => true,
+        ];
+        $made = $this->call('lead', 'POST', '/site-merges', $body);
+        $this->put($list, ['bo']);
+        $this->keep();
+        $sections = array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/sections')['sections'], 'id', 'name');
+        $choir = array_keys($this->roster('lead', '?section='.$sections['Baroque']));
+        self::assertContains('ada', $choir, 'They are carried over.');
+        self::assertContains('bo', $choir, 'Whoever comes now comes to the same people.');
+        $this->put($list, [], ['ada']);
+        $this->keep();
+        self::assertNotContains('ada', array_keys($this->roster('lead')));
+        $this->assertInStep();
+        $this->call('lead', 'POST', '/site-merges/'.$made['changeList'].'/undo', ['apply' => true]);
+        $this->keep();
+        self::assertSame('other', array_search($this->links()[0]['site']['id'], $this->ids, true));
+        $this->assertInStep();
+    }
+
+    public function testASectionIntoWhichACohortComesIsNotRetired(): void
+    {
+        $list = $this->cohort(['people' => [$this->ids['ada']]]);
+        $path = '/sites/'.$this->ids['other'].'/sections';
+        $put = fn(array $section, int $status = 200): array => $this->call(
+            'lead',
+            'PUT',
+            $path,
+            ['sections' => [$section], 'apart' => false, 'several' => false],
+            $status,
+            ['If-Match' => '"'.$this->call('lead', 'GET', $path)['version'].'"'],
+        );
+        $section = $put(['name' => 'Morning'])['sections'][0]['id'];
+        $this->connect($list, ['section' => $section]);
+        $this->put($list, [], ['ada']);
+        $this->keep();
+        $refused = $put(['id' => $section, 'name' => 'Morning', 'retired' => true], 422);
+        self::assertStringContainsString('Strings', (string) json_encode($refused));
+    }
+
     public function testARuleFollowsRostersAndOtherCohorts(): void
     {
         $in = ['kind' => 'in', 'site' => $this->ids['site'], 'section' => null, 'role' => 'learner'];

@@ -53,10 +53,11 @@ final class StepTest extends TestCase
         self::assertSame(StepKind::Go, $step(Spans::never(), new Window(200, 301)));
         $twice = Step::of($later->or(Spans::of(new Window(400))), null, 100);
         self::assertSame([300, 200], [$twice->again, $twice->window?->from]);
-        $takes = static fn(Spans $wanted, Window $has): bool => Step::of($wanted, $has, 100)->takes($has);
+        $takes = static fn(Spans $wanted, Window $has): bool => Step::of($wanted, $has, 100)->takes;
         self::assertTrue($takes(Spans::never(), new Window(0)));
         self::assertTrue($takes($later, new Window(200, 301)));
         self::assertFalse($takes($later, new Window(200, 299)));
+        self::assertTrue($takes($later, new Window(100, 300)), 'They were to be there before.');
     }
 
     public function testThePastStaysAndTheFutureFollows(): void
