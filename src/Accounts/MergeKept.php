@@ -23,6 +23,7 @@ final readonly class MergeKept
      * @param list<string> $details   codes of those who stays got from the other
      * @param list<LentWish> $wishes  of who goes
      * @param list<LentPlace> $places in groups, of who goes
+     * @param list<string>    $lists  ids of cohorts whose list who stays was put on
      */
     public function __construct(
         public string $stays,
@@ -36,6 +37,7 @@ final readonly class MergeKept
         public array $details = [],
         public array $wishes = [],
         public array $places = [],
+        public array $lists = [],
     ) {}
 
     /** @param array<string, mixed> $data as `json()` */
@@ -53,6 +55,7 @@ final readonly class MergeKept
             array_values(array_filter((array) ($data['details'] ?? []), is_string(...))),
             LentWish::read($data['wishes'] ?? []),
             LentPlace::read($data['places'] ?? []),
+            array_values(array_filter((array) ($data['lists'] ?? []), is_string(...))),
         );
     }
 

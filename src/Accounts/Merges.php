@@ -15,6 +15,7 @@ use MintDoor\Changes\ManySites;
 use MintDoor\Changes\Repository\AppliedLines;
 use MintDoor\Changes\RequestedItem;
 use MintDoor\Changes\ReviewAnswer;
+use MintDoor\Cohorts\Lists;
 use MintDoor\Core\Accounts\Merging;
 use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\People\PersonVisibility;
@@ -70,6 +71,7 @@ final readonly class Merges
         private CalendarAddresses $calendars,
         private Wishes $wishes,
         private GroupPlaces $places,
+        private Lists $lists,
         private ManySites $sites,
         private ChangeListRunner $runner,
         private ChangeLists $changeLists,
@@ -198,6 +200,7 @@ final readonly class Merges
         $this->details->take($kept->stays, $kept->details);
         $this->wishes->giveBack($kept->stays, $kept->goes, $kept->wishes);
         $this->places->giveBack($kept->stays, $kept->goes, $kept->places, $this->clock->instant());
+        $this->lists->giveBack($kept->stays, $kept->lists, $caller->id);
     }
 
     /** @return list<string> ids of both */
@@ -322,6 +325,7 @@ final readonly class Merges
             $this->details->lend($request->goes, $request->stays),
             $this->wishes->lend($request->goes, $request->stays),
             $this->places->lend($request->goes, $request->stays, $this->clock->instant()),
+            $this->lists->lend($request->goes, $request->stays, $caller->id),
         );
         $changeList = $this->carryOut(
             'merge',

@@ -8,10 +8,7 @@ use MintDoor\Cohorts\Entity\Cohort;
 use MintDoor\Cohorts\Repository\CohortLinks;
 use MintDoor\Cohorts\Repository\CohortMembers;
 use MintDoor\Cohorts\Repository\Cohorts;
-use MintDoor\Core\Cohorts\Membership;
 use MintDoor\Core\Cohorts\Source;
-use MintDoor\Core\Time\Spans;
-use MintDoor\Core\Time\Window;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\People\PersonRow;
@@ -23,7 +20,6 @@ use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Ids;
-use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -36,7 +32,7 @@ final readonly class CohortsHandler
         private Cohorts $cohorts,
         private CohortMembers $members,
         private CohortLinks $links,
-        private CohortKeeper $keeper,
+        private Lists $lists,
         private CohortBook $book,
         private CohortRights $rights,
         private RuleChecker $rules,
@@ -46,7 +42,6 @@ final readonly class CohortsHandler
         private Directory $directory,
         private History $history,
         private Ids $ids,
-        private Locks $locks,
         private PlatformClock $clock,
     ) {}
 
@@ -162,27 +157,7 @@ final readonly class CohortsHandler
         }
         $this->assertMayBe($cohort, $add, $caller, $field);
         $now = $this->clock->instant();
-        $people = array_values(array_unique([...$add, ...$remove]));
-        // Who looks at them for a rule that reads the list sees them before it or after it.
-        $this->locks->people($people, alone: true);
-        $stored = $this->members->spans([$cohort->id], $people)[$cohort->id] ?? [];
-        $changes = [];
-        foreach ($people as $person) {
-            $before = $stored[$person] ?? Spans::never();
-            $ahead = \in_array($person, $add, true) ? Spans::of(new Window($now)) : Spans::never();
-            $after = Membership::renewed($before, $ahead, $now);
-            if ($after->windows != $before->windows) {
-                $changes[] = new Changed($cohort->id, $person, $before, $after);
-            }
-        }
-        $this->keeper->keep($changes, $now, $caller->id);
-        // Rules that read it look at them.
-        $touched = $this->book->web()->touched([Source::cohort($cohort->id)->key()]);
-        if ([] !== $changes && [] !== $touched) {
-            $of = array_map(static fn(Changed $change): string => $change->person, $changes);
-            $this->keeper->look($this->book->web(), $of, $touched, $now);
-        }
-
+        $changes = $this->lists->put($cohort->id, $add, $remove, $caller->id);
         if ([] !== $changes && 'add' === $field) {
             ++$cohort->version;
             $this->cohorts->flush();

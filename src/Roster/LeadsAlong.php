@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
+use MintDoor\Shared\Problem;
+
 /** What brings people by doors that have no terms of their own. */
 interface LeadsAlong
 {
@@ -17,6 +19,10 @@ interface LeadsAlong
     /** @return list<string> names of what brings people into a section now */
     public function into(string $section): array;
 
-    /** @param array<string, ?string> $sections id of the section into which each door leads from now on; null for none */
+    /**
+     * @param array<string, ?string> $sections id of the section into which each door leads from now on; null for none
+     *
+     * @throws Problem where what is brought there would follow from itself
+     */
     public function lead(array $sections): void;
 }

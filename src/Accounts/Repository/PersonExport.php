@@ -108,6 +108,15 @@ final readonly class PersonExport
                     WHERE m.person_id IN (?)
                     ORDER BY m.from_at
                     SQL,
+                'cohorts' =>
+                    <<<'SQL'
+                        SELECT c.name AS cohort, m.from_at AS `from`,
+                            IF(m.until_at < '9000-01-01', m.until_at, NULL) AS `until`
+                        FROM cohort_member m
+                        JOIN cohort c ON c.id = m.cohort_id
+                        WHERE m.person_id IN (?) AND c.kind <> 'shared'
+                        ORDER BY m.from_at, c.name
+                        SQL,
                 'presence' =>
                     <<<'SQL'
                         SELECT s.title AS site, e.last_seen_at

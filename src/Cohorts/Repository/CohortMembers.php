@@ -167,6 +167,21 @@ final class CohortMembers extends BaseRepository
         );
     }
 
+    /** @return list<string> ids of the cohorts by list that somebody belongs to */
+    public function listsOf(string $person, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT m.cohort_id
+             FROM cohort_member m
+             JOIN cohort c ON c.id = m.cohort_id AND c.rule IS NULL AND c.put_away_at IS NULL
+             WHERE m.person_id = ? AND m.from_at <= ? AND m.until_at > ?
+             ORDER BY m.cohort_id',
+            [Id::binary($person), Instant::toSql($now), Instant::toSql($now)],
+        );
+
+        return array_map(static fn(Row $row): string => $row->id('cohort_id'), $rows);
+    }
+
     /**
      * The cohorts of somebody, those they belonged to included.
      *

@@ -44,7 +44,8 @@ final class Cohorts extends BaseRepository
         $row = $this->row(
             'SELECT COUNT(*) AS cohorts, COALESCE(SUM(version), 0) AS versions,
                 (SELECT COUNT(*) FROM cohort_link) AS links,
-                (SELECT COUNT(*) FROM cohort_link WHERE ended_at IS NULL) AS open
+                (SELECT COUNT(*) FROM cohort_link WHERE ended_at IS NULL) AS open,
+                (SELECT COALESCE(SUM(version), 0) FROM cohort_link) AS changes
              FROM cohort',
         );
 
@@ -54,6 +55,7 @@ final class Cohorts extends BaseRepository
             $row?->int('versions'),
             $row?->int('links'),
             $row?->int('open'),
+            $row?->int('changes'),
         ]);
     }
 

@@ -219,7 +219,11 @@ final class InStepTest extends CohortsCase
         $made = $this->call('lead', 'POST', '/site-merges', $body);
         $this->put($list, ['bo']);
         $this->keep();
-        $sections = array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/sections')['sections'], 'id', 'name');
+        $sections = array_column(
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/sections')['sections'],
+            'id',
+            'name'
+        );
         $choir = array_keys($this->roster('lead', '?section='.$sections['Baroque']));
         self::assertContains('ada', $choir, 'They are carried over.');
         self::assertContains('bo', $choir, 'Whoever comes now comes to the same people.');
@@ -231,6 +235,25 @@ final class InStepTest extends CohortsCase
         $this->keep();
         self::assertSame('other', array_search($this->links()[0]['site']['id'], $this->ids, true));
         $this->assertInStep();
+    }
+
+    public function testNoRingClosesWhereSitesAreMerged(): void
+    {
+        $in = ['kind' => 'in', 'site' => $this->ids['site'], 'section' => null, 'role' => 'learner'];
+        $this->connect($this->cohort(['rule' => $in]));
+        $body = ['into' => $this->ids['site'], 'sites' => [$this->ids['other']], 'apply' => true];
+        $refused = $this->call('lead', 'POST', '/site-merges', $body, 409);
+        self::assertStringContainsString('Strings', (string) $refused['detail']);
+    }
+
+    public function testWhoIsMergedIsOnTheListsOfBoth(): void
+    {
+        $list = $this->cohort(['people' => [$this->ids['ada']]]);
+        $body = ['stays' => $this->ids['bo'], 'goes' => $this->ids['ada'], 'apply' => true];
+        $merged = $this->call('admin', 'POST', '/merges', $body)['changeList'];
+        self::assertContains('bo', $this->members($list));
+        $this->call('admin', 'POST', "/merges/$merged/undo", ['apply' => true]);
+        self::assertSame(['ada'], $this->members($list));
     }
 
     public function testASectionIntoWhichACohortComesIsNotRetired(): void
