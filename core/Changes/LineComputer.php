@@ -381,7 +381,8 @@ final readonly class LineComputer
 
     private function letIn(ChangeContext $context, Wanted $wanted, ?Segment $present): Plan
     {
-        $here = true === $present?->state->here();
+        $waiting = $this->waitingAtDoors($context, $present);
+        $here = true === $present?->state->here() && [] === $waiting;
         // The role they had here before is the one suggested, where it may be given again.
         $before = $here || null === $present ? null : ($context->roles->pick($present->roles)[0] ?? null)?->code;
         $role =
@@ -399,7 +400,7 @@ final readonly class LineComputer
             return Plan::asked(new Note('above-learner', ['role' => $role]));
         }
         $plain = null === $wanted->role && null === $wanted->window && null === $wanted->section;
-        if ($plain && null !== $present && !$wanted->asks) {
+        if ($plain && null !== $present && [] === $waiting && !$wanted->asks) {
             return $this->bringBack($context, $present, false);
         }
         $window = $wanted->window ?? new Window($context->now);
@@ -423,6 +424,7 @@ final readonly class LineComputer
                 ...$this->endRoleByHand($context),
                 ...$this->ends($context, OverrideKind::Dates),
                 ...$this->ends($context, OverrideKind::Sections),
+                ...$waiting,
                 Effect::giveGrant($grant),
             ],
             [
@@ -788,11 +790,36 @@ final readonly class LineComputer
     /** @return list<Effect> that end what somebody waits with at a door */
     private function unmark(ChangeContext $context, string $door): array
     {
-        $standing = array_filter(
-            $context->enrollment->grantsIn(Phase::Waiting, $context->now),
-            static fn(Grant $grant): bool => $grant->doorId === $door,
+        return $this->undone(
+            $context,
+            array_filter(
+                $context->enrollment->grantsIn(Phase::Waiting, $context->now),
+                static fn(Grant $grant): bool => $grant->doorId === $door,
+            ),
         );
+    }
 
+    /**
+     * What makes of somebody who waits at doors by themselves somebody who does not; none where they are here, or wait
+     * for the word of another division.
+     *
+     * @return list<Effect>
+     */
+    private function waitingAtDoors(ChangeContext $context, ?Segment $present): array
+    {
+        $standing = $context->enrollment->grantsIn(Phase::Waiting, $context->now);
+        $asked = array_filter($standing, static fn(Grant $grant): bool => DoorKind::Staff === $grant->door);
+
+        return State::Waiting === $present?->state && [] === $asked ? $this->undone($context, $standing) : [];
+    }
+
+    /**
+     * @param array<array-key, Grant> $standing
+     *
+     * @return list<Effect>
+     */
+    private function undone(ChangeContext $context, array $standing): array
+    {
         return array_values(
             array_map(
                 fn(Grant $grant): Effect => Effect::putOverride(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Weeks;
 
+use MintDoor\Core\Sites\TermShift;
 use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 
@@ -51,6 +52,43 @@ final readonly class Hours
         public array $changes = [],
         public string $name = '',
     ) {}
+
+    /** The same in another term, on the same days of the week; single days that were not as the others are as they. */
+    public function moved(TermShift $shift): self
+    {
+        $utc = new \DateTimeZone('UTC');
+        $rule = preg_replace_callback(
+            '/(?<=UNTIL=)(\d{8})(T\d{6}Z)?/',
+            static function (array $found) use ($shift, $utc): string {
+                if (!isset($found[2])) {
+                    $day = \DateTimeImmutable::createFromFormat('!Ymd', $found[1], $utc);
+
+                    return false === $day ? $found[0] : str_replace('-', '', $shift->day($day->format('Y-m-d')));
+                }
+                $last = \DateTimeImmutable::createFromFormat('!Ymd\THis\Z', $found[0], $utc);
+
+                return false === $last
+                    ? $found[0]
+                    : $last->setTimestamp($shift->begin($last->getTimestamp()))->format('Ymd\THis\Z');
+            },
+            $this->rule,
+        );
+
+        return new self(
+            $this->id,
+            $this->site,
+            $this->section,
+            $shift->sameWeekday($this->first),
+            $this->time,
+            $this->minutes,
+            $this->zone,
+            (string) $rule,
+            $this->place,
+            $this->rests,
+            [],
+            $this->name,
+        );
+    }
 
     /**
      * The meetings, but for days off of the platform's calendar.

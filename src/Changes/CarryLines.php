@@ -20,8 +20,8 @@ use MintDoor\Roster\SiteAccess;
  */
 final readonly class CarryLines
 {
-    /** Kinds of change lists that are of such lines. */
-    public const KINDS = ['site-merge', 'site-split'];
+    /** Kinds of change lists that are of such lines, or are taken back as a whole like them. */
+    public const KINDS = ['site-merge', 'site-split', 'term-change'];
 
     private const INTO = 'carry-in';
 
@@ -90,9 +90,9 @@ final readonly class CarryLines
     }
 
     /** @param array<int, string> $lines ids of applied lines of a site, by the positions of those that undo them */
-    public function undone(SiteAccess $access, array $lines): ComputedList
+    public function undone(SiteAccess $access, array $lines, bool $carried = true): ComputedList
     {
-        return $this->computer->undone($access, $lines, strict: false, carried: true);
+        return $this->computer->undone($access, $lines, strict: false, carried: $carried);
     }
 
     public function store(SiteAccess $access, ComputedList $computed, string $changeList): void

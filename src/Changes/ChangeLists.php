@@ -165,6 +165,28 @@ final readonly class ChangeLists
         return true;
     }
 
+    /** A draft that is carried out at once. */
+    public function draft(string $id, string $kind, string $title, Caller $caller): ChangeList
+    {
+        $this->seen($id, $caller, $kind);
+        $list = $this->lists->locked($id);
+        self::assertState($list, ['draft'], 'shared.change-list-applied-already');
+        $list->title = $title;
+        $list->state = 'applied';
+        $list->changed($caller->id, $this->clock->instant());
+        $this->lists->flush();
+
+        return $list;
+    }
+
+    /** @param array<string, mixed> $undoData what taking it back needs */
+    public function finished(ChangeList $list, array $undoData, int $total, int $applied): void
+    {
+        $list->undoData = $undoData;
+        $list->finish(max(1, $total), max(1, $applied));
+        $this->lists->flush();
+    }
+
     /**
      * Writes down that the rows of a draft became sites.
      *

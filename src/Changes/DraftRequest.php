@@ -15,7 +15,10 @@ final readonly class DraftRequest
 
     /** @param array<string, mixed> $work */
     public function __construct(
-        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'changes.no-such-change-list')]
+        #[Assert\Choice(
+            ['pasted', 'people', 'sites', 'accounts', 'term-change'],
+            message: 'changes.no-such-change-list'
+        )]
         public string $kind,
         public array $work,
         #[Assert\Length(max: 160, maxMessage: 'changes.shorten-title-160-characters')] public string $title = '',

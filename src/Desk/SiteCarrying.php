@@ -93,6 +93,11 @@ final readonly class SiteCarrying
         return $this->sites->find($id) ?? throw Problem::notFound('site');
     }
 
+    public function instant(): int
+    {
+        return $this->clock->instant();
+    }
+
     public function flush(): void
     {
         $this->sites->flush();
@@ -187,7 +192,7 @@ final readonly class SiteCarrying
     }
 
     /**
-     * @param 'site-merge'|'site-split' $kind
+     * @param 'site-merge'|'site-split'|'term-change' $kind
      *
      * @throws Problem of type `UndoneAlready` or `NotFound`
      */
@@ -207,6 +212,7 @@ final readonly class SiteCarrying
      *
      * @param list<string>   $into  ids of the sites people came to, whose lines come first
      * @param list<SiteName> $sites that are there again, or were made and go
+     * @param bool           $carried whether they are lines that carried people between sites
      */
     public function back(
         ChangeList $list,
@@ -214,6 +220,7 @@ final readonly class SiteCarrying
         array $sites,
         bool $apply,
         Caller $caller,
+        bool $carried = true,
     ): CarriedBackAnswer {
         $bySite = [];
         $position = 0;
@@ -227,7 +234,8 @@ final readonly class SiteCarrying
         foreach (array_intersect_key($bySite, array_flip($into)) + $bySite as $site => $lines) {
             $lines = array_filter($lines, static fn(array $line): bool => !isset($stay[$line[1]]));
             $access = $this->ofPlatform($site, $caller);
-            $computed = $this->lines->undone($access, array_map(static fn(array $line): string => $line[0], $lines));
+            $ids = array_map(static fn(array $line): string => $line[0], $lines);
+            $computed = $this->lines->undone($access, $ids, $carried);
             foreach ($computed->lines as $line) {
                 $person = $line->personId();
                 $was = $line->change?->before?->state->here() ?? false;

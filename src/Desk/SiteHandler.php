@@ -162,6 +162,58 @@ final readonly class SiteHandler
         return $this->put($site, $access, 'site-'.$wanted->value, $dates);
     }
 
+    /**
+     * Has a site be in a term, from and to other instants.
+     *
+     * @return array{array<string, int|string|null>, array<string, int|string|null>} what became another: before, after
+     */
+    public function turn(SiteAccess $access, ?Term $term, int $opensAt, int $closesAt): array
+    {
+        $site = $this->site($access);
+        $was = $site->kept();
+        $this->put(
+            $site,
+            $access,
+            'site-term',
+            ['termId' => $term?->id, 'opensAt' => $opensAt, 'closesAt' => $closesAt],
+        );
+        $is = array_filter(
+            $site->kept(),
+            static fn(mixed $value, string $name): bool => $value !== $was[$name],
+            \ARRAY_FILTER_USE_BOTH,
+        );
+
+        return [array_intersect_key($was, $is), $is];
+    }
+
+    /**
+     * Has it be as before, unless it was changed since.
+     *
+     * @param array<string, int|string|null> $before as `turn()`
+     * @param array<string, int|string|null> $after
+     */
+    public function turnBack(SiteAccess $access, array $before, array $after): bool
+    {
+        $site = $this->site($access);
+        if ($after !== array_intersect_key($site->kept(), $after)) {
+            return false;
+        }
+        $this->put($site, $access, 'undo', $before, ['of' => 'site-term']);
+
+        return true;
+    }
+
+    /** @throws Problem where a site of a division cannot have the term */
+    public function termOf(string $code, string $division): Term
+    {
+        $term = $this->terms->withCode($code);
+        $of = $term?->division?->code;
+
+        return null !== $term && (null === $of || $this->divisions->tree()->within($division, $of))
+            ? $term
+            : throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
+    }
+
     /** @return int the sequence number of its history entry, 0 when nothing changed */
     public function changeLine(SiteAccess $access, SiteChangesRequest $request): int
     {

@@ -65,6 +65,7 @@ final readonly class HistoryFilter
             'carry-back',
             'sites-merged',
             'site-merged',
+            'site-term',
             'sites-unmerged',
             'site-unmerged',
             'sections-taken-out',

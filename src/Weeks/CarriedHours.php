@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Weeks;
 
+use MintDoor\Core\Sites\TermShift;
 use MintDoor\Shared\Ids;
 
 /** Hours that go along where sites are merged or divided, so that everybody keeps the week they had. */
@@ -64,6 +65,16 @@ final readonly class CarriedHours
                 static fn(array $one): bool => !\in_array($one['section'], $sections, true),
             ),
         );
+    }
+
+    /** Has a site meet in another term as in the one before, each at its own hours. */
+    public function move(string $site, TermShift $shift): void
+    {
+        $moved = [];
+        foreach ($this->hours->kept($site) as $id => $one) {
+            $hours = HoursCodec::hours((string) $id, $site, $one['section'], $one['terms'])->moved($shift);
+            $moved[$id] = ['section' => $one['section'], 'terms' => HoursCodec::terms($hours)];
+        }[] === $moved || $this->hours->restore($site, $moved);
     }
 
     /** @return array<string, mixed> how a site meets, for `putBack()` */

@@ -150,6 +150,8 @@ final class AuthorizationTest extends ApiTestCase
         'POST /site-merges/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'POST /sites/{site}/splits' => [401, 403, 403, 422, 404, 422],
         'POST /site-splits/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /term-changes' => [401, 403, 403, 422, 404, 422],
+        'POST /term-changes/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'POST /site-changes' => [401, 200, 200, 200, 404, 200],
         'POST /site-changes/undo' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/labels' => [401, 403, 403, 200, 404, 200],
@@ -508,6 +510,12 @@ final class AuthorizationTest extends ApiTestCase
                 ['{changeList}' => $this->call('lead', 'POST', '/site-merges', $this->merging(true))['changeList']],
                 ['apply' => false],
             ],
+            'POST /term-changes' => ['lead', [], $this->turning(false)],
+            'POST /term-changes/{changeList}/undo' => [
+                'lead',
+                ['{changeList}' => $this->call('lead', 'POST', '/term-changes', $this->turning(true))['changeList']],
+                ['apply' => false],
+            ],
             'POST /sites/{site}/splits' => ['lead', [], $this->splitting(false)],
             'POST /site-splits/{changeList}/undo' => [
                 'lead',
@@ -666,6 +674,17 @@ final class AuthorizationTest extends ApiTestCase
         $move = ['from' => 'seniors', 'people' => 'evening', 'apply' => true];
 
         return $this->call('admin', 'POST', '/division-moves', $move)['changeList'];
+    }
+
+    /** @return array<string, mixed> a body that changes the term of the site */
+    private function turning(bool $apply): array
+    {
+        if (false === $this->db()->fetchOne("SELECT 1 FROM term WHERE code = 'winter'")) {
+            $this->platform->term('winter', 'Winter', '2027-01-11', '2027-03-19');
+            $this->platform->write();
+        }
+
+        return ['sites' => [['id' => $this->ids['site']]], 'term' => 'winter', 'apply' => $apply];
     }
 
     /** @return array<string, mixed> a body that merges another site of the lead's into the site */

@@ -326,6 +326,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/term-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Changes the term of sites, or makes new ones like them, as one change list that is taken back as a whole; or with `apply` false says what that would do, and who could enter on the first day. */
+        post: operations["changeTerm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/term-changes/{changeList}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a change of term back, or with `apply` false says what that would do. Whoever and whatever was changed since stays as it is. */
+        post: operations["undoTermChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people": {
         parameters: {
             query?: never;
@@ -4064,6 +4100,133 @@ export interface components {
             made: null | components["schemas"]["SiteName"];
             changeList: null | components["schemas"]["Id"];
         };
+        TermChangeWanted: {
+            sites: {
+                id: components["schemas"]["Id"];
+                /** @description of the new site; as the old one where it is empty */
+                title?: string;
+                /** @description of the new site; one that is free where it is empty */
+                code?: string;
+            }[];
+            /** @description code of the new one */
+            term: string;
+            /**
+             * @description whether the sites go on, or new ones are made like them
+             * @default on
+             * @enum {unknown}
+             */
+            how: "on" | "new";
+            /**
+             * @description which learners leave
+             * @default learners
+             * @enum {unknown}
+             */
+            leave: "nobody" | "learners" | "cohort" | "sections";
+            /** @description of those who leave */
+            cohort?: null | components["schemas"]["Id"];
+            /** @description ids, of those who leave */
+            sections?: components["schemas"]["Id"][];
+            /**
+             * @description whether those leave, too, who are neither learners nor lead a site
+             * @default false
+             */
+            others: boolean;
+            /**
+             * @description now, or with the old term
+             * @default term
+             * @enum {unknown}
+             */
+            leaveOn: "now" | "term";
+            /** @description ids of those that come */
+            cohorts?: components["schemas"]["Id"][];
+            /** @description ids of those who come */
+            people?: components["schemas"]["Id"][];
+            /**
+             * @description whether those come who wait for a seat
+             * @default false
+             */
+            waiting: boolean;
+            /**
+             * @description of those who come
+             * @default learner
+             */
+            role: string;
+            /**
+             * @description now, or with the new term
+             * @default term
+             * @enum {unknown}
+             */
+            comeOn: "now" | "term";
+            /**
+             * @default renew
+             * @enum {unknown}
+             */
+            doors: "renew" | "shut" | "keep";
+            /**
+             * @description whether learners who stay leave their sections
+             * @default false
+             */
+            emptied: boolean;
+            /** @description why those come, too, who have something else at that time */
+            clash?: string | null;
+            /** @description how many lose access now, typed where they are many */
+            removing?: number | null;
+            /** @description the draft it was worked on as */
+            changeList?: null | components["schemas"]["Id"];
+            /** @default false */
+            apply: boolean;
+        };
+        TermChangedSite: {
+            site: components["schemas"]["SiteName"];
+            /** @description the new site */
+            made: null | components["schemas"]["SiteName"];
+            /** @description of the site the next term is in */
+            title: string;
+            code: string;
+            /** @description name of the old term */
+            before: string | null;
+            /** @description of the site the next term is in */
+            opensAt: null | components["schemas"]["Instant"];
+            closesAt: null | components["schemas"]["Instant"];
+            /** @description when the old site closes, where a new one is made */
+            oldCloses: null | components["schemas"]["Instant"];
+            timeZone: string;
+            counts: {
+                leave: number;
+                /** @description who leave, and would have by then without it */
+                ends: number;
+                stay: number;
+                /** @description who are here by a cohort, and stay for as long as it has them */
+                follow: number;
+                come: number;
+                /** @description who would come, and are here already */
+                here: number;
+                /** @description of the old site, in the new one */
+                staff: number;
+                /** @description of whom something stands in the way */
+                notYet: number;
+            };
+            /** @description names of those that are renewed, made or shut */
+            doors: string[];
+            /** @description names of those that are not the caller's to keep, and stay as they are */
+            left: string[];
+            firstDay: {
+                at: components["schemas"]["Instant"];
+                enter: number;
+                look: number;
+                groups: {
+                    reason: components["schemas"]["Reason"];
+                    people: number;
+                }[];
+            };
+        };
+        TermChange: {
+            sites: components["schemas"]["TermChangedSite"][];
+            review: components["schemas"]["ChangeReview"];
+            /** @description how many lose access now, to be typed where they are many */
+            asks: number | null;
+            changeList: null | components["schemas"]["Id"];
+        };
         /** @description what is kept of somebody under details that one sees, by code */
         KeptDetails: {
             [key: string]: string;
@@ -4597,7 +4760,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "cohort-made" | "cohort-changed" | "cohort-people" | "cohort-put-away" | "cohort-connected" | "cohort-link-changed" | "cohort-ended" | "cohort-agreed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "belongs-too" | "belongs-less" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "cohort-made" | "cohort-changed" | "cohort-people" | "cohort-put-away" | "cohort-connected" | "cohort-link-changed" | "cohort-ended" | "cohort-agreed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "site-term" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "belongs-too" | "belongs-less" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -6074,7 +6237,7 @@ export interface components {
         ChangeListFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "plan" | "groups" | "erase" | "undo";
+            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "division" | "site-merge" | "site-split" | "term-change" | "plan" | "groups" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -6104,7 +6267,7 @@ export interface components {
         };
         DraftRequest: {
             /** @enum {unknown} */
-            kind: "pasted" | "people" | "sites" | "accounts" | "merge";
+            kind: "pasted" | "people" | "sites" | "accounts" | "merge" | "term-change";
             title?: string;
             site?: null | components["schemas"]["Id"];
             /** @description what the screen needs to go on with it */
@@ -7709,6 +7872,85 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    changeTerm: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermChangeWanted"];
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TermChange"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    undoTermChange: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                changeList: components["parameters"]["ChangeList"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarriedBack"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     people: {
         parameters: {
             query?: {
@@ -8922,7 +9164,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "cohort-made" | "cohort-changed" | "cohort-people" | "cohort-put-away" | "cohort-connected" | "cohort-link-changed" | "cohort-ended" | "cohort-agreed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "belongs-too" | "belongs-less" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "change-sections" | "put-in-section" | "clear-sections" | "sections-changed" | "hours-changed" | "plan-set" | "plan-drawn" | "plan-dropped" | "plan-back" | "split-made" | "split-changed" | "split-dropped" | "split-back" | "group-moved" | "cohort-made" | "cohort-changed" | "cohort-people" | "cohort-put-away" | "cohort-connected" | "cohort-link-changed" | "cohort-ended" | "cohort-agreed" | "carry-in" | "carry-out" | "carry-back" | "sites-merged" | "site-merged" | "site-term" | "sites-unmerged" | "site-unmerged" | "sections-taken-out" | "sections-came" | "sections-back" | "sections-gone-back" | "items-shown" | "visibilities-named" | "come-in" | "brought" | "taken-out" | "belongs-too" | "belongs-less" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "details-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "settings-changed" | "division-moved" | "person-moved" | "site-moved" | "mail-password-kept" | "mail-tried" | "registration-code-kept" | "registration-refused" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;

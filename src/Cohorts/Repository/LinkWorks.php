@@ -126,6 +126,25 @@ final class LinkWorks extends BaseRepository
         return $due;
     }
 
+    /** @return list<string> ids of those who are in a site by a connection now */
+    public function following(string $site, int $now): array
+    {
+        $rows = $this->rows(
+            "SELECT DISTINCT g.person_id
+             FROM cohort_link l
+             JOIN door d ON d.id = l.door_id AND d.site_id = :site
+             JOIN access_grant g ON g.door_id = l.door_id AND g.live = 1 AND g.from_at <= :now AND g.until_at > :now
+             WHERE l.ended_at IS NULL AND NOT EXISTS (
+                SELECT 1 FROM enrollment_override o
+                WHERE o.grant_id = g.id AND o.kind IN ('withdrawn', 'undone') AND o.from_at <= :now
+                    AND o.until_at > :now
+             )",
+            ['site' => Id::binary($site), 'now' => Instant::toSql($now)],
+        );
+
+        return array_map(static fn(Row $row): string => $row->id('person_id'), $rows);
+    }
+
     /** How many have something by the door of a connection. */
     public function brought(string $door, int $now): int
     {

@@ -92,6 +92,23 @@ final class DoorKeys extends BaseRepository implements Reseals
         return $this->sealer->open($sealed, self::SHOWING);
     }
 
+    /** @return array{?string, ?string} what the key of a door is found and shown by, for `giveBack()` */
+    public function kept(string $door): array
+    {
+        $own = $this->find($door);
+
+        return [$own?->hash, $own?->sealed];
+    }
+
+    /** Gives a door the key it had, unless another door has that one by now. */
+    public function giveBack(string $door, string $hash, string $sealed): void
+    {
+        if (null === $this->findOneBy(['hash' => $hash])) {
+            $this->find($door)?->replace($hash, $sealed);
+            $this->flush();
+        }
+    }
+
     public function reseal(): Resealed
     {
         $count = 0;
