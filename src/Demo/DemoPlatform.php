@@ -51,6 +51,9 @@ final class DemoPlatform
     /** @var array<string, string> */
     private array $terms = [];
 
+    /** @var array<string, string> codes of terms by their season */
+    private array $codes = [];
+
     /**
      * @var array{baroque: string, strings: string, het: string, jazz: string, nerves: string, harmony: list<string>}
      *     sites of these names, and learners of one
@@ -271,6 +274,7 @@ final class DemoPlatform
         $this->platform->firstStepsDone();
         foreach ($demo->settings->terms as $term) {
             $season = (string) strtok($term->code, '-');
+            $this->codes[$season] = $term->code;
             $this->terms[$season] = $this->platform->term($term->code, $term->name, $term->startsOn, $term->endsOn);
         }
     }
@@ -647,7 +651,23 @@ final class DemoPlatform
             $sections,
         );
         $this->planned($het, $sections, array_column($pool, 0));
+        $this->termChange(['Harmony & Ear Training II' => $het, 'Jazz Improvisation Workshop' => $jazz], $mara);
         (new DemoGroups($this->platform))->teams($het, array_column($pool, 0), $mara);
+    }
+
+    /**
+     * A change of term that is ready to be looked at: two sites of somebody's go on in the next term.
+     *
+     * @param array<string, string> $sites ids by title
+     */
+    private function termChange(array $sites, string $by): void
+    {
+        $chosen = [];
+        foreach ($sites as $title => $site) {
+            $chosen[] = ['id' => $site, 'name' => $title, 'title' => '', 'code' => ''];
+        }
+        $work = ['sites' => $chosen, 'term' => $this->codes['winter'], 'leave' => 'learners', 'waiting' => true];
+        $this->platform->draft('term-change', implode(', ', array_keys($sites)), $work, $by, $this->at(-2));
     }
 
     /** @param list<string> $players ids of those who play strings at level 7 */

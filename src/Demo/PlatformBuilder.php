@@ -711,6 +711,9 @@ final class PlatformBuilder
             'applied' => 1,
             'changed_at' => Instant::toSql($at),
             'changed_by' => BulkWriter::id($by),
+            'kind' => 'single',
+            'title' => '',
+            'work' => null,
         ]);
         $this->rows->add('change_line', [
             'id' => BulkWriter::id($line),
@@ -727,6 +730,30 @@ final class PlatformBuilder
             'version_after' => $version,
         ]);
         $this->log[$site][] = [$at, $by, $verb, $person, ['before' => $before, 'after' => $now], $line];
+    }
+
+    /**
+     * A change list that somebody works on, over several sites.
+     *
+     * @param array<string, mixed> $work as the screen keeps it
+     */
+    public function draft(string $kind, string $title, array $work, string $by, int $at): void
+    {
+        $this->rows->add('change_list', [
+            'id' => BulkWriter::id($this->id()),
+            'site_id' => null,
+            'made_by' => BulkWriter::id($by),
+            'made_at' => Instant::toSql($at),
+            'state' => 'draft',
+            'total' => 0,
+            'done' => 0,
+            'applied' => 0,
+            'changed_at' => Instant::toSql($at),
+            'changed_by' => BulkWriter::id($by),
+            'kind' => $kind,
+            'title' => $title,
+            'work' => json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+        ]);
     }
 
     private function store(string $site, string $person, Enrollment $enrollment, ?int $lastSeen, ?string $by): void

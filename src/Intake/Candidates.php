@@ -43,8 +43,12 @@ final readonly class Candidates
         );
     }
 
-    /** Of those a line may mean: without what else they could be let in as. */
-    public function meant(PersonSeen $seen, Candidate $candidate, SiteAccess $access, bool $wanted): CandidateMeant
+    /**
+     * Of those a line may mean: without what else they could be let in as.
+     *
+     * @param ?SiteAccess $access null where it is about no site
+     */
+    public function meant(PersonSeen $seen, Candidate $candidate, ?SiteAccess $access, bool $wanted): CandidateMeant
     {
         $segment = null === $seen->row->stringOrNull('state') ? null : SegmentRow::segment($seen->row);
 
@@ -52,7 +56,7 @@ final readonly class Candidates
             person: $seen->shown(),
             visibility: $seen->visibility->value,
             standing: StandingShown::of($segment, $this->roles->book()),
-            suggested: $this->suggested($candidate->known->person, $segment, $access),
+            suggested: null === $access ? null : $this->suggested($candidate->known->person, $segment, $access),
             evidence: $candidate->evidence->value,
             remembered: $candidate->remembered,
             wanted: $wanted,

@@ -10,6 +10,7 @@ use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Sites\Site;
 use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -74,7 +75,25 @@ final readonly class PastedController
         );
     }
 
-    private function shown(Reading $reading, Readings $read, SiteAccess $access): LineRead
+    /** The same where it is about no site: of whomever one may be told. */
+    #[Expensive]
+    #[Route('/readings', name: 'read_people', methods: ['POST'])]
+    public function readAnywhere(
+        #[MapRequestPayload] PastedRequest $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('shared.only-staff-look-people');
+        }
+        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES);
+        $read = $this->people->readings($lines, $caller, new Circumstances(new Site('', ''), PersonKind::cases()));
+
+        return new Answer(
+            new Items(array_map(fn(Reading $one): LineRead => $this->shown($one, $read, null), $read->readings)),
+        );
+    }
+
+    private function shown(Reading $reading, Readings $read, ?SiteAccess $access): LineRead
     {
         return new LineRead(
             number: $reading->line->number,

@@ -104,6 +104,7 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sites/{site}/visits' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/history' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/history/{sequence}/undo' => [401, 403, 403, 200, 404, 200],
+        'POST /readings' => [401, 403, 200, 200, 200, 200],
         'GET /people' => [401, 403, 200, 200, 200, 200],
         'GET /directory' => [401, 403, 200, 200, 200, 200],
         'GET /directory/ids' => [401, 403, 200, 200, 200, 200],

@@ -77,7 +77,7 @@ trait Bodies
                 'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
             ],
             'POST /sites/{site}/change-lists/{changeList}/undo' => ['apply' => false],
-            'POST /sites/{site}/intake' => ['text' => 'Learner Learnersen'],
+            'POST /sites/{site}/intake', 'POST /readings' => ['text' => 'Learner Learnersen'],
             'PUT /settings' => [
                 'settings' => SettingsCodec::write($this->service(PlatformSettings::class)->read()),
             ],

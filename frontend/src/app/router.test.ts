@@ -31,6 +31,7 @@ describe('addresses lead', () => {
     ['/keys', 'renew-keys', false],
     ['/sites/new', 'new-site', false],
     ['/sites/make', 'make-sites', false],
+    ['/sites/term', 'term-change', false],
     [`/sites/${id}/enter`, 'landing', false],
     [`/sites/${id}`, 'roster', false],
     [`/sites/${id}/doors`, 'doors', false],

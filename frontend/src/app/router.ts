@@ -267,6 +267,12 @@ export const router = createRouter({
       meta: { words: ['changes', 'sites', 'accounts', 'people', 'messages', 'sections', 'groups'] },
     },
     {
+      path: '/sites/term',
+      name: 'term-change',
+      component: () => import('@/desk/TermChangePage.vue'),
+      meta: { words: ['terms', 'sites', 'changes', 'intake', 'sections', 'access'] },
+    },
+    {
       path: '/sites/make',
       name: 'make-sites',
       component: () => import('@/desk/MakeSitesPage.vue'),
@@ -282,13 +288,13 @@ export const router = createRouter({
       path: '/cohorts',
       name: 'cohorts',
       component: () => import('@/cohorts/CohortsPage.vue'),
-      meta: { words: ['cohorts', 'glossary'] },
+      meta: { words: ['cohorts', 'glossary', 'intake'] },
     },
     {
       path: '/cohorts/:cohort([0-9a-f-]{36})',
       name: 'cohort',
       component: () => import('@/cohorts/CohortPage.vue'),
-      meta: { words: ['cohorts', 'people'] },
+      meta: { words: ['cohorts', 'people', 'intake'] },
     },
     {
       path: '/people/:person([0-9a-f-]{36})/week',

@@ -8,10 +8,12 @@ import { inSentence, t } from '@/shared/words'
 export function addressOf(changeList: Pick<ChangeListSummary, 'id' | 'kind' | 'site'>): RouteLocationRaw {
   if (changeList.kind === 'pasted' && changeList.site)
     return { name: 'roster', params: { site: changeList.site.id }, query: { changeList: changeList.id } }
-  return {
-    name: changeList.kind === 'sites' ? 'make-sites' : changeList.kind === 'accounts' ? 'make-accounts' : 'people',
-    query: { changeList: changeList.id },
+  const pages: Partial<Record<ChangeListSummary['kind'], string>> = {
+    sites: 'make-sites',
+    accounts: 'make-accounts',
+    'term-change': 'term-change',
   }
+  return { name: pages[changeList.kind] ?? 'people', query: { changeList: changeList.id } }
 }
 
 /** How a change list stands, as a word and how it looks. */

@@ -4,7 +4,7 @@ import { api, Problem, take } from '@/shared/api'
 import { queries } from '@/shared/queries'
 import { wentWrong } from '@/shared/undo'
 
-export type WorkKind = 'pasted' | 'people' | 'sites' | 'accounts'
+export type WorkKind = 'pasted' | 'people' | 'sites' | 'accounts' | 'term-change'
 
 /**
  * Keeps what is worked on as a change list on the server, so that it is found again under Changes: begun with the

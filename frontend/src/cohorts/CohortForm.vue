@@ -11,6 +11,7 @@ import { usePlatform } from '@/shared/platform'
 import { refresh } from '@/shared/queries'
 import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
+import ReadPeople from '@/intake/ReadPeople.vue'
 import DockedColumn from '@/ui/DockedColumn.vue'
 import OneOf from '@/ui/OneOf.vue'
 import PickOne from '@/ui/PickOne.vue'
@@ -33,6 +34,9 @@ const divisions = computed(() => [
   ...mine.value.map(({ code, name: own }) => ({ value: code, label: own })),
 ])
 const first = props.cohort?.rule && partOf(props.cohort.rule, props.cohort.names)
+/** Whom a list begins with. */
+const text = ref('')
+const people = ref<string[]>([])
 const root = reactive(
   !first
     ? emptyPart('all')
@@ -94,6 +98,7 @@ const save = () =>
       division: division.value || null,
       rule: kind.value === 'rule' ? rule.value! : null,
     }
+    const begins = kind.value === 'list' ? people.value : []
     const path = { cohort: props.cohort?.id ?? '' }
     const saved = await take(
       props.cohort
@@ -101,7 +106,7 @@ const save = () =>
             params: { path, header: { 'If-Match': `"${props.cohort.version}"` } },
             body,
           })
-        : api.POST('/cohorts', { body }),
+        : api.POST('/cohorts', { body: { ...body, people: begins } }),
     )
     done(t(props.cohort ? 'cohorts.did.changed' : 'cohorts.did.made', { name: saved.name }))
     // Before it is fetched anew: what is shown then is another.
@@ -154,7 +159,12 @@ const title = computed(() => (props.cohort ? t('cohorts.form.change', { name: pr
           </ul>
         </div>
       </template>
-      <p v-else-if="!cohort" class="soft">{{ t('cohorts.form.listHow') }}</p>
+      <ReadPeople
+        v-else-if="!cohort"
+        v-model:text="text"
+        :label="t('cohorts.form.listHow')"
+        @people="people = $event"
+      />
       <p class="acts">
         <Button
           type="submit"

@@ -10,6 +10,7 @@ import { useBusy } from '@/shared/busy'
 import { kindName } from '@/shared/kinds'
 import { useLevels } from '@/shared/levels'
 import { ownZone as zone } from '@/shared/own'
+import ReadPeople from '@/intake/ReadPeople.vue'
 import { refresh } from '@/shared/queries'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
@@ -69,6 +70,10 @@ interface Found {
   division: string
 }
 const adding = ref<Found[]>([])
+/** A list that is pasted, or of a file. */
+const pasting = ref(false)
+const text = ref('')
+const pasted = ref<string[]>([])
 async function look(q: string): Promise<Found[]> {
   const { items } = await client.fetchQuery({
     queryKey: ['people', 'cohort', q],
@@ -92,6 +97,8 @@ const put = (add: string[], remove: string[]) =>
     )
     chosen.clear()
     adding.value = []
+    text.value = ''
+    pasting.value = false
     await refresh('cohorts')
   })
 const choose = (index: number) => {
@@ -135,7 +142,19 @@ const picked = computed(() => new Set(rows.value.filter(({ id, now }) => now && 
         ></FindBox
       >
       <Button type="submit" size="small" :disabled="busy || !adding.length" :label="t('cohorts.addThem')" />
+      <button type="button" class="word" :aria-expanded="pasting" @click="pasting = !pasting">
+        {{ t('cohorts.fromList') }}
+      </button>
       <RouterLink :to="{ name: 'people' }">{{ t('cohorts.fromPeople') }}</RouterLink>
+    </form>
+    <form v-if="list && pasting" class="paste" @submit.prevent="put(pasted, [])">
+      <ReadPeople v-model:text="text" :label="t('cohorts.form.listHow')" @people="pasted = $event" />
+      <Button
+        type="submit"
+        size="small"
+        :disabled="busy || !pasted.length"
+        :label="t('cohorts.addMany', { n: $n(pasted.length) }, pasted.length)"
+      />
     </form>
     <div class="row">
       <InputText
@@ -195,6 +214,12 @@ const picked = computed(() => new Set(rows.value.filter(({ id, now }) => now && 
 </template>
 
 <style scoped>
+.paste {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  margin: 8px 0;
+}
 section {
   display: grid;
   gap: 8px;

@@ -100,7 +100,12 @@ const moveBack = () =>
     await Promise.all([refreshSite(), refetch()])
     done(t('changeLists.moved.undid'))
   })
-/** Sites that were merged or divided. */
+const BACK = {
+  'site-merge': 'sections.merge.back',
+  'site-split': 'sections.out.back',
+  'term-change': 'sections.termBack',
+} as const
+/** Sites that were merged or divided, or went on in another term. */
 const carried = computed(() => (changeList.value && isCarrying(changeList.value.kind) ? changeList.value.kind : null))
 const looked = ref<CarriedBack | null>(null)
 const lookCarriedBack = () => run(async () => (looked.value = await carryBack(carried.value!, id.value, false)))
@@ -109,7 +114,7 @@ const carriedBack = () =>
     const more = await takeCarryingBack(carried.value!, id.value)
     looked.value = null
     await refetch()
-    done(t(carried.value === 'site-merge' ? 'sections.merge.back' : 'sections.out.back'), undefined, more)
+    done(t(BACK[carried.value!]), undefined, more)
   })
 const goOn = () =>
   run(async () => {

@@ -29,6 +29,7 @@ const verb = ref<'' | (typeof VERBS)[number]>('')
 function pick(id: string) {
   if (!picked.delete(id)) picked.add(id)
 }
+const chosenSites = () => sites.value.filter(({ id }) => picked.has(id)).map(({ id, title }) => ({ id, title }))
 function pickNone() {
   picked.clear()
   verb.value = ''
@@ -155,6 +156,13 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         <strong class="nums">{{ t('siteChangeList.chosen', { n: picked.size }, picked.size) }}:</strong>
         <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
           {{ t(`siteChangeList.words.${each}`) }}
+        </button>
+        <button
+          v-if="picked.size <= 100"
+          class="word"
+          @click="router.push({ name: 'term-change', state: { sites: chosenSites() } })"
+        >
+          {{ t('siteChangeList.words.term') }}
         </button>
         <span class="soft">·</span>
         <button v-if="picked.size < sites.length" class="word" @click="sites.forEach((site) => picked.add(site.id))">

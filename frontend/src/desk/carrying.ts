@@ -12,6 +12,7 @@ export async function afterCarrying() {
 const KINDS = {
   'site-merge': '/site-merges/{changeList}/undo',
   'site-split': '/site-splits/{changeList}/undo',
+  'term-change': '/term-changes/{changeList}/undo',
 } as const
 export type CarryKind = keyof typeof KINDS
 export const isCarrying = (kind: string): kind is CarryKind => kind in KINDS

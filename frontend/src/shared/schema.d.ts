@@ -326,6 +326,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whom each line of a text means, as far as the caller may be told of people, where it is about no site. Changes nothing. */
+        post: operations["readPeople"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/term-changes": {
         parameters: {
             query?: never;
@@ -4100,6 +4117,45 @@ export interface components {
             made: null | components["schemas"]["SiteName"];
             changeList: null | components["schemas"]["Id"];
         };
+        PastedLine: {
+            /** @description of the line in the text; several may come from one */
+            number: number;
+            text: string;
+            /** @enum {unknown} */
+            outcome: "match" | "choose" | "unknown" | "no-person" | "repeat";
+            /** @description the number format as which it has a wrong digit */
+            mistyped: string | null;
+            /** @description its words and identifiers, as what was settled is remembered by */
+            gist: string;
+            /** @description what told namesakes apart */
+            decided: string | null;
+            /** @description number of the line that means the same person */
+            repeats: number | null;
+            /** @description the text in pieces, each with what it was taken for; what only parts them has no kind */
+            marks: {
+                text: string;
+                /** @enum {unknown} */
+                kind: "name" | "number" | "address" | "fact" | "remark" | "ignored" | null;
+            }[];
+            /** @description ids of the site's sections that the row says */
+            sections: components["schemas"]["Id"][];
+            /** @description ids of the two people it names together; none, if it does not */
+            both: components["schemas"]["Id"][];
+            /** @description the one it means, or those it may mean, the likeliest first */
+            candidates: {
+                person: components["schemas"]["Person"];
+                /** @enum {unknown} */
+                visibility: "full" | "masked";
+                standing: null | components["schemas"]["Standing"];
+                suggested: string | null;
+                /** @enum {unknown} */
+                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
+                /** @description whether somebody settled this line so here before */
+                remembered: boolean;
+                /** @description whether they are of a kind the role is for */
+                wanted: boolean;
+            }[];
+        };
         TermChangeWanted: {
             sites: {
                 id: components["schemas"]["Id"];
@@ -6117,45 +6173,6 @@ export interface components {
                 [key: string]: boolean;
             };
         };
-        PastedLine: {
-            /** @description of the line in the text; several may come from one */
-            number: number;
-            text: string;
-            /** @enum {unknown} */
-            outcome: "match" | "choose" | "unknown" | "no-person" | "repeat";
-            /** @description the number format as which it has a wrong digit */
-            mistyped: string | null;
-            /** @description its words and identifiers, as what was settled is remembered by */
-            gist: string;
-            /** @description what told namesakes apart */
-            decided: string | null;
-            /** @description number of the line that means the same person */
-            repeats: number | null;
-            /** @description the text in pieces, each with what it was taken for; what only parts them has no kind */
-            marks: {
-                text: string;
-                /** @enum {unknown} */
-                kind: "name" | "number" | "address" | "fact" | "remark" | "ignored" | null;
-            }[];
-            /** @description ids of the site's sections that the row says */
-            sections: components["schemas"]["Id"][];
-            /** @description ids of the two people it names together; none, if it does not */
-            both: components["schemas"]["Id"][];
-            /** @description the one it means, or those it may mean, the likeliest first */
-            candidates: {
-                person: components["schemas"]["Person"];
-                /** @enum {unknown} */
-                visibility: "full" | "masked";
-                standing: null | components["schemas"]["Standing"];
-                suggested: string | null;
-                /** @enum {unknown} */
-                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
-                /** @description whether somebody settled this line so here before */
-                remembered: boolean;
-                /** @description whether they are of a kind the role is for */
-                wanted: boolean;
-            }[];
-        };
         SettledLines: {
             items: {
                 gist: string;
@@ -7869,6 +7886,43 @@ export interface operations {
             413: components["responses"]["TooLarge"];
             415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    readPeople: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 2,000 lines at most */
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description One item a line that is not empty, in order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PastedLine"][];
+                    };
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -32,6 +32,7 @@ const ROOMS = [
   'sections',
   'sites',
   'steps',
+  'terms',
   'today',
   'details',
   'weeks',

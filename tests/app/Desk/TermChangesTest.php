@@ -44,7 +44,10 @@ final class TermChangesTest extends ApiTestCase
         $counts = $site['counts'];
         self::assertSame([1, 1, 3], [$counts['leave'], $counts['ends'], $counts['stay']], 'learner; Ada; staff');
         self::assertSame('2027-01-11T16:00:00Z', $site['firstDay']['at'], 'Its first meeting of the new term.');
-        self::assertSame(3, $site['firstDay']['enter'] + array_sum(array_column($site['firstDay']['groups'], 'people')));
+        self::assertSame(
+            3,
+            $site['firstDay']['enter'] + array_sum(array_column($site['firstDay']['groups'], 'people'))
+        );
     }
 
     public function testPeopleComeAndGoWithTheTermAndAllOfItComesBack(): void

@@ -66,7 +66,11 @@ final class TermTurnTest extends TestCase
                 \assert(\in_array($leave, ['nobody', 'learners', 'cohort', 'sections'], true));
                 [$others, $emptied, $comes, $follows] = $flags;
                 $step = self::turn($leave, ['ada' => true], $others, $emptied, $comes, $follows)
-                    ->of('ada', self::here($role, Time::FOREVER, array_values(array_filter($sections, is_string(...))), $state), self::NOW);
+                    ->of(
+                        'ada',
+                        self::here($role, Time::FOREVER, array_values(array_filter($sections, is_string(...))), $state),
+                        self::NOW
+                    );
                 $here = State::Current === $state || State::Paused === $state;
                 self::assertSame($here, TermStep::None !== $step);
                 if ($here && ($comes || $follows || FirstRoles::LEAD === $role)) {
