@@ -27,6 +27,7 @@ final readonly class Limits
      * @param int $keepMessages days for which texts of messages are kept
      * @param int $keepAddresses days for which network addresses are kept in history and security log
      * @param int $keepAnswers  hours for which the answer to a repeated call is kept
+     * @param int $archiveAfter whole terms after which closed sites leave the lists
      * @param int $removalShare per cent of a site; more than this share, and more than few, wants the number typed
      */
     public function __construct(
@@ -46,6 +47,7 @@ final readonly class Limits
         public int $keepMessages = 365,
         public int $keepAddresses = 180,
         public int $keepAnswers = 24,
+        public int $archiveAfter = 3,
     ) {}
 
     /** Whether removing so many of so many who are here wants the number typed. */

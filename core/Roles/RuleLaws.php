@@ -314,6 +314,7 @@ final class RuleLaws
                 'keepMessages' => [7, 3_650],
                 'keepAddresses' => [7, 3_650],
                 'keepAnswers' => [1, 168],
+                'archiveAfter' => [1, 60],
             ] as $field => [$least, $most]
         ) {
             if ($limits->{$field} < $least || $limits->{$field} > $most) {

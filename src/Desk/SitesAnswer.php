@@ -12,11 +12,14 @@ final readonly class SitesAnswer
      * @param int               $total        how many fit, as far as they were counted
      * @param bool              $moreThanThat whether more fit than were counted
      * @param ?string           $next         a cursor
+     * @param int               $archived     how many fit that left the lists, as far as they were counted; on the
+     *     first page
      */
     public function __construct(
         public array $items,
         public int $total,
         public bool $moreThanThat,
         public ?string $next,
+        public int $archived,
     ) {}
 }

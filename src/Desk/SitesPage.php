@@ -14,6 +14,12 @@ final readonly class SitesPage
      * @param list<Row> $rows with `SiteRow::COLUMNS`
      * @param Many      $many fit
      * @param ?string   $next cursor of the next page
+     * @param int       $archived how many more fit that left the lists, as far as they were counted
      */
-    public function __construct(public array $rows, public Many $many, public ?string $next) {}
+    public function __construct(
+        public array $rows,
+        public Many $many,
+        public ?string $next,
+        public int $archived = 0,
+    ) {}
 }

@@ -63,6 +63,7 @@ final readonly class SitesQuery
             $page->many->total,
             $page->many->moreThanThat,
             $page->next,
+            $page->archived,
         );
     }
 

@@ -68,10 +68,14 @@ const choices = computed(() => ({
   state: optionsIn<string>(['draft', 'open', 'closed'], (state) => tIn('siteState', state)),
 }))
 
+/** Sites that were closed for long left the list. */
+const ofArchive = computed(() => route.query.archived === '1')
+const archived = computed(() => data.value?.pages[0]?.archived ?? 0)
 const asked = computed(() => ({
   scope: scope.value,
   q: q.value || undefined,
   ...Object.fromEntries(filters.map((name) => [name, chosen(name) || undefined])),
+  archived: ofArchive.value || undefined,
 }))
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['sites', asked],
@@ -183,6 +187,15 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       <p v-else class="empty">
         {{ t(`sites.empty.${filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope}`) }}
       </p>
+      <p v-if="ofArchive" class="archived">
+        {{ t('sites.archive.these') }}
+        <button class="word" @click="lookAt(router, { archived: '' })">{{ t('sites.archive.back') }}</button>
+      </p>
+      <p v-else-if="archived && !hasNextPage" class="archived">
+        <button class="word" @click="lookAt(router, { archived: '1' })">
+          {{ t('sites.archive.show', { n: archived > 999 ? '999+' : $n(archived) }, archived) }}
+        </button>
+      </p>
       <Button
         v-if="hasNextPage"
         class="more"
@@ -214,6 +227,10 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 }
 .picked {
   margin-bottom: 8px;
+}
+.archived {
+  margin: 10px 0 0;
+  color: var(--soft);
 }
 .scopes .beside {
   font: inherit;

@@ -330,7 +330,9 @@ const apply = () =>
         <p v-else-if="!complete" class="soft">{{ t('terms.first') }}</p>
         <p v-else-if="!change && isFetching" class="soft">{{ t('terms.wait') }}</p>
         <template v-else-if="change">
-          <TermChangeSays :class="{ old: !settled }" :change="change" :term="termName" />
+          <div role="status" :class="{ old: !settled }">
+            <TermChangeSays :change="change" :term="termName" :anew="work.how === 'new'" />
+          </div>
           <label v-if="change?.asks" class="row"
             >{{ t('terms.asks', { n: change.asks }) }}
             <NumberField v-model="removing" :label="t('terms.asks', { n: change.asks })" :figures="5" :min="0"

@@ -7,7 +7,7 @@ import { day, dayAndTime, lastDay, lineSentences } from '@/shared/sentences'
 import { t } from '@/shared/words'
 
 /** What a change of term comes to: for each site who leaves and comes, its dates and doors, and its first day. */
-const props = defineProps<{ change: TermChange; term: string }>()
+const props = defineProps<{ change: TermChange; term: string; anew: boolean }>()
 const { roleName } = usePlatform()
 const ALL = ['leave', 'ends', 'stay', 'follow', 'staff', 'come', 'here', 'notYet'] as const
 const counts = (site: TermChangedSite) =>
@@ -27,13 +27,13 @@ const inTheWay = computed(() =>
 </script>
 
 <template>
-  <ol class="says" role="status">
+  <ol :aria-label="t('terms.becomes')">
     <li v-for="site in change.sites" :key="site.site.id">
       <h3>
         {{
-          site.oldCloses === null && site.title === site.site.title
-            ? t('terms.site.goes', { title: site.title, before: site.before ?? t('terms.site.from'), term })
-            : t('terms.site.made', { title: site.site.title, new: site.title, code: site.code })
+          anew
+            ? t('terms.site.made', { title: site.site.title, new: site.title, code: site.code })
+            : t('terms.site.goes', { title: site.title, before: site.before ?? t('terms.site.from'), term })
         }}
       </h3>
       <p class="row">

@@ -16,7 +16,7 @@ const LIMITS = {
   sites: ['seats', 'leads', 'changeList', 'removalFew', 'removalShare'],
   care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],
   mail: ['mailOutside', 'mailPerson', 'mailAgain', 'passwordLinks'],
-  keep: ['keepMessages', 'keepAddresses', 'keepAnswers'],
+  keep: ['keepMessages', 'keepAddresses', 'keepAnswers', 'archiveAfter'],
 } as const
 </script>
 

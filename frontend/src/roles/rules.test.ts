@@ -57,6 +57,7 @@ const rules = (): Rules => ({
     keepMessages: 365,
     keepAddresses: 180,
     keepAnswers: 24,
+    archiveAfter: 3,
   },
   nicknames: [['Beatriz', 'Bea', 'Bia']],
   siteKinds: [{ code: 'course', name: 'Course', glyph: '', seats: null, listed: true, roles: [], questions: [] }],

@@ -3915,6 +3915,8 @@ export interface components {
             };
         };
         Sites: {
+            /** @description how many more fit that left the lists, as far as they were counted; on the first page */
+            archived: number;
             items: components["schemas"]["SiteSummary"][];
             /** @description how many fit, as far as they were counted */
             total: number;
@@ -4423,6 +4425,7 @@ export interface components {
             keepMessages: number;
             keepAddresses: number;
             keepAnswers: number;
+            archiveAfter: number;
         };
         Question: {
             text: string;
@@ -7400,6 +7403,8 @@ export interface operations {
                 term?: string;
                 kind?: components["schemas"]["SiteKind"];
                 state?: components["schemas"]["SiteState"];
+                /** @description whether only those are asked for that left the lists, being closed for many terms */
+                archived?: boolean;
                 /** @description `next` of the page before */
                 cursor?: components["parameters"]["Cursor"];
                 limit?: number;

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace MintDoor\Desk\Repository;
 
 use Doctrine\Persistence\ManagerRegistry;
+use MintDoor\Desk\ArchivedSites;
 use MintDoor\Desk\SitesFilter;
 use MintDoor\Desk\SitesPage;
 use MintDoor\History\KeptUntilChange;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Fragment;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Many;
@@ -38,10 +40,14 @@ final class SiteList extends BaseRepository
 
     private const RUNS = "(g.state = 'current' AND g.role IN (:runs))";
 
+    /** So many archived sites are counted. */
+    private const ARCHIVED_TO = 999;
+
     public function __construct(
         ManagerRegistry $managers,
         private readonly SiteTerms $terms,
         private readonly KeptUntilChange $kept,
+        private readonly ArchivedSites $archived,
     ) {
         parent::__construct($managers);
     }
@@ -66,7 +72,9 @@ final class SiteList extends BaseRepository
             : $index->cursor($filter->cursor, self::NAME);
         $tokens = [] === $tokens ? [] : $index->drivenBy($tokens, $cursor);
         $order = [] === $tokens ? ['s.title' => 'ASC', 's.id' => 'ASC'] : $index->order();
-        $criteria = $this->criteria($caller, $filter, $tokens, $runs, $now, $remembered);
+        $all = $this->criteria($caller, $filter, $tokens, $runs, $now, $remembered);
+        $archived = $this->archived->condition() ?? new Fragment('0 = 1', []);
+        $criteria = (clone $all)->and(($filter->archived ? '' : 'NOT ').$archived->sql, $archived->values);
         $which = [] === $tokens
             ? (clone $criteria)->after($order, $cursor)
             : $index->after($index->once(clone $criteria), $criteria, self::tables($filter, $tokens), $cursor);
@@ -95,9 +103,12 @@ final class SiteList extends BaseRepository
         // Where all of them are on the page they need not be counted.
         $many = null === $cursor && !$more
             ? Many::of(\count($rows), null)
-            : $this->many($caller, $filter, $tokens, $criteria);
+            : $this->many($caller, $filter, $tokens, $criteria, $archived);
+        $left = $filter->archived || null !== $cursor
+            ? 0
+            : $this->fitting($filter, $tokens, $all->and($archived->sql, $archived->values), self::ARCHIVED_TO);
 
-        return new SitesPage($rows, $many, $next);
+        return new SitesPage($rows, $many, $next, $left);
     }
 
     /** @param list<string> $tokens */
@@ -106,12 +117,28 @@ final class SiteList extends BaseRepository
         SitesFilter $filter,
         array $tokens,
         Where $which,
+        Fragment $archived,
     ): Many {
         if ($caller->platformAdministrator && $filter->isOfAll()) {
-            return Many::of($this->all(), null);
+            $gone = $this->number(
+                "SELECT COUNT(*) FROM site s WHERE s.taken_back = 0 AND $archived->sql",
+                $archived->values,
+            );
+
+            return Many::of($this->all() - $gone, null);
         }
         $to = [] === $tokens ? null : WordIndex::COUNT_TO;
-        $counted = $this->number(
+
+        return Many::of($this->fitting($filter, $tokens, $which, $to), $to);
+    }
+
+    /**
+     * @param list<string> $tokens
+     * @param ?int         $to     so many, and one more, are counted; null for all
+     */
+    private function fitting(SitesFilter $filter, array $tokens, Where $which, ?int $to): int
+    {
+        return $this->number(
             'SELECT COUNT(*)
              FROM (
                 SELECT DISTINCT s.id
@@ -120,8 +147,6 @@ final class SiteList extends BaseRepository
              ) found',
             $which->values,
         );
-
-        return Many::of($counted, $to);
     }
 
     /** @return list<string> folded words by which all sites are looked for */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Desk;
 
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -19,6 +20,46 @@ final class SitesTest extends ApiTestCase
         'highest' => 8,
         'seats' => 12,
     ];
+
+    public function testSitesClosedForSoManyTermsLeaveTheListsAndAreFoundWhenAskedFor(): void
+    {
+        foreach (['2025-01-06 2025-04-04', '2025-09-01 2025-12-19', '2026-01-05 2026-04-03'] as $n => $days) {
+            $this->platform->term("past-$n", "Past $n", ...explode(' ', $days));
+        }
+        $open = (int) strtotime('2024-09-01T00:00:00Z');
+        foreach (['OLD' => '2024-12-20', 'LESS' => '2025-01-10'] as $code => $closed) {
+            $at = (int) strtotime($closed.'T00:00:00Z');
+            $site = $this->platform->site(
+                $code,
+                "$code rhythm",
+                'course',
+                $this->ids['seniors'],
+                null,
+                null,
+                null,
+                $open,
+                $at
+            );
+            $this->platform->letIn($site, $this->ids['lead'], 'lead-tutor', $open);
+        }
+        $this->platform->write();
+        $this->service(PlatformSettings::class)->reset();
+        foreach (['lead' => 'run', 'admin' => 'all'] as $as => $scope) {
+            $listed = $this->call($as, 'GET', "/sites?scope=$scope");
+            self::assertNotContains('OLD', array_column($listed['items'], 'code'));
+            self::assertContains('LESS', array_column($listed['items'], 'code'), 'Two whole terms.');
+            self::assertSame([1, \count($listed['items'])], [$listed['archived'], $listed['total']]);
+            $archived = $this->call($as, 'GET', "/sites?scope=$scope&archived=1");
+            self::assertSame([['OLD'], 1, 0], [
+                array_column($archived['items'], 'code'),
+                $archived['total'],
+                $archived['archived'],
+            ]);
+            $found = $this->call($as, 'GET', "/sites?scope=$scope&q=rhythm");
+            self::assertSame([['LESS'], 1], [array_column($found['items'], 'code'), $found['archived']]);
+        }
+        $this->call('lead', 'GET', '/sites?archived=perhaps', null, 422);
+    }
 
     public function testWhoBeginsLaterHoldsNoSeatYet(): void
     {
