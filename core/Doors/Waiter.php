@@ -21,4 +21,10 @@ final readonly class Waiter
         public ?int $offeredUntil = null,
         public ?string $section = null,
     ) {}
+
+    /** The same, for whom a seat is kept. */
+    public function offered(int $until): self
+    {
+        return new self($this->arrival, $this->personId, $this->doorId, $this->ahead, $until, $this->section);
+    }
 }

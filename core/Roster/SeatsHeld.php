@@ -119,6 +119,17 @@ final readonly class SeatsHeld
         return $gained;
     }
 
+    /** @return list<int> instants after one at which more or fewer are held */
+    public function changesAfter(int $instant): array
+    {
+        $times = array_keys(array_filter($this->changes, static fn(int $more): bool => 0 !== $more));
+
+        return array_values(array_filter(
+            $times,
+            static fn(int $at): bool => $at > $instant && $at < Time::FOREVER,
+        ));
+    }
+
     /** The most that are held at one instant of a stretch. */
     public function most(int $from = Time::BEGINNING, int $until = Time::FOREVER): int
     {
