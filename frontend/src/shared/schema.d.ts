@@ -326,6 +326,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description What will happen by itself in a site in the next 90 days if nobody does anything. */
+        get: operations["siteForecast"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/divisions/{division}/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description code */
+                division: string;
+            };
+            cookie?: never;
+        };
+        /** @description The same in all sites of a division that the caller administers, and of those below it. */
+        get: operations["divisionForecast"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        /** @description The same to a person, in the sites in which the caller sees them. */
+        get: operations["personForecast"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/readings": {
         parameters: {
             query?: never;
@@ -4119,6 +4177,42 @@ export interface components {
             made: null | components["schemas"]["SiteName"];
             changeList: null | components["schemas"]["Id"];
         };
+        ForecastEvent: {
+            at: components["schemas"]["Instant"];
+            /** @enum {unknown} */
+            kind: "begins" | "ends" | "pauses" | "resumes" | "unblocked" | "role" | "section" | "seat-offered" | "offer-lapses" | "invitation-lapses" | "site-opens" | "site-closes" | "door-opens" | "door-shuts" | "section-begins" | "section-ends" | "lead-missing" | "term-begins" | "term-ends" | "cohort-empty";
+            site: null | components["schemas"]["Somebody"];
+            person: null | components["schemas"]["Somebody"];
+            /** @description of the door, section, term or cohort */
+            name: string;
+            doorKind: string;
+            /** @description of the person until then, or from then on where they begin */
+            role: string | null;
+            /** @description whether a seat is free then */
+            frees: boolean;
+            timeZone: string;
+        };
+        Forecast: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: string;
+            /** @description those on which something happens, in order */
+            days: {
+                /** Format: date */
+                day: string;
+                /** @description people who can enter from then on */
+                come: number;
+                /** @description people who are not here any more */
+                leave: number;
+                other: number;
+            }[];
+            /** @description the first of them, in order */
+            events: components["schemas"]["ForecastEvent"][];
+            total: number;
+            /** @description whether there are more people than were looked at */
+            more: boolean;
+        };
         PastedLine: {
             /** @description of the line in the text; several may come from one */
             number: number;
@@ -7891,6 +7985,88 @@ export interface operations {
             413: components["responses"]["TooLarge"];
             415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    siteForecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is to come */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Forecast"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    divisionForecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description code */
+                division: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is to come */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Forecast"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    personForecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is to come */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Forecast"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            429: components["responses"]["TooManyTries"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -55,7 +55,7 @@ final class SeatsAheadTest extends TestCase
                     $waiters[] = new Waiter($n, "p$n", 'd');
                 }
                 $until = static fn(Waiter $one, int $at): int => $at + $long;
-                $ahead = SeatsAhead::of($seats, $held, $waiters, $until, 0, 400);
+                $ahead = SeatsAhead::of($seats, $held, $waiters, $until, 0, 600);
                 $open = $asked = [];
                 foreach ($ahead as $one) {
                     $who = $one->waiter->personId;

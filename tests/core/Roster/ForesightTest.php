@@ -81,11 +81,10 @@ final class ForesightTest extends TestCase
                 }
                 $timeline = new Timeline($segments);
                 $foreseen = self::sight()->of($timeline, $now, $now + $ahead);
-                $is = static fn(?Segment $segment): array => [
-                    \in_array($segment?->state, [State::Current, State::Paused], true) ? $segment?->state : null,
-                    \in_array($segment?->state, [State::Current, State::Paused], true) ? $segment?->roles : null,
-                    \in_array($segment?->state, [State::Current, State::Paused], true) ? $segment?->sections : null,
-                ];
+                $is = static fn(?Segment $segment): ?array => match ($segment?->state) {
+                    State::Current, State::Paused => [$segment->state, $segment->roles, $segment->sections],
+                    default => null,
+                };
                 $expected = $is($timeline->at($now));
                 for ($clock = $now; $clock <= $now + $ahead; ++$clock) {
                     foreach ($foreseen as $one) {
