@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Desk\Repository\ForecastRows;
 use MintDoor\Platform\PlatformSettings;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
@@ -49,21 +50,13 @@ final readonly class ForecastController
     public function ofSite(string $site, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::SeeUnlisted, 'shared.not-see-site');
-        $own = new Fragment('s.id = :site', ['site' => Id::binary($site)]);
+        $own = ForecastRows::ofSite($site);
         $seen = $this->sights->condition($access);
 
         return new Answer($this->query->of(new ForecastScope(
             new Fragment("$own->sql AND $seen->sql", [...$own->values, ...$seen->values]),
             $own,
-            $access->may(Permission::KeepDoors)
-                ? new Fragment(
-                    'c.id IN (
-                        SELECT l.cohort_id FROM cohort_link l JOIN door d ON d.id = l.door_id
-                        WHERE d.site_id = :of_site AND l.ended_at IS NULL
-                    )',
-                    ['of_site' => Id::binary($site)],
-                )
-                : null,
+            $access->may(Permission::KeepDoors) ? ForecastRows::connectedTo($site) : null,
             $access->site->division,
             $access->may(Permission::KeepDoors) && null === $access->standing->sections,
             $access->zone(),
@@ -79,15 +72,11 @@ final readonly class ForecastController
             throw Problem::notFound('division');
         }
         $below = $this->settings->read()->divisions->reach([$division]);
-        $of = static fn(string $alias, string $name): Fragment => new Fragment(
-            "$alias.division_id IN (SELECT id FROM division WHERE code IN (:$name))",
-            [$name => $below],
-        );
 
         return new Answer($this->query->of(new ForecastScope(
-            $of('s', 'divisions'),
-            $of('s', 'divisions'),
-            $of('c', 'cohort_divisions'),
+            ForecastRows::ofDivisions('s', $below),
+            ForecastRows::ofDivisions('s', $below),
+            ForecastRows::ofDivisions('c', $below),
             $division,
             true,
             new \DateTimeZone($found->timeZone),
@@ -118,10 +107,7 @@ final readonly class ForecastController
         )));
 
         return new Answer($this->query->of(new ForecastScope(
-            new Fragment('g.person_id = :person AND s.id IN (:sites)', [
-                'person' => Id::binary($person),
-                'sites' => array_map(Id::binary(...), $sites) ?: [''],
-            ]),
+            ForecastRows::ofPerson($person, $sites),
             null,
             null,
             null,

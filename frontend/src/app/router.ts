@@ -93,6 +93,12 @@ export const router = createRouter({
           meta: { words: ['groups', 'sections', 'roster', 'messages'] },
         },
         {
+          path: 'forecast',
+          name: 'site-forecast',
+          component: () => import('@/desk/ForecastPage.vue'),
+          meta: { words: ['forecast'] },
+        },
+        {
           path: 'plan',
           name: 'plan',
           component: () => import('@/plans/PlanPage.vue'),
@@ -295,6 +301,18 @@ export const router = createRouter({
       name: 'cohort',
       component: () => import('@/cohorts/CohortPage.vue'),
       meta: { words: ['cohorts', 'people', 'intake'] },
+    },
+    {
+      path: '/people/:person([0-9a-f-]{36})/forecast',
+      name: 'person-forecast',
+      component: () => import('@/desk/ForecastPage.vue'),
+      meta: { words: ['forecast'] },
+    },
+    {
+      path: '/forecast/:division?',
+      name: 'forecast',
+      component: () => import('@/desk/ForecastPage.vue'),
+      meta: { words: ['forecast'] },
     },
     {
       path: '/people/:person([0-9a-f-]{36})/week',

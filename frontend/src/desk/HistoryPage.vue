@@ -149,6 +149,7 @@ const mayUndo = (entry: HistoryEntry) =>
         />
         <DayField v-model="look.from" shown :label="t('log.from')" :zone="site.timeZone" />
         <DayField v-model="look.until" shown :label="t('log.until')" :zone="site.timeZone" />
+        <RouterLink :to="{ name: 'site-forecast', params: { site: site.id } }">{{ t('site.forecast') }}</RouterLink>
         <button class="word" :aria-expanded="comparing" @click="comparing = !comparing">
           {{ t(comparing ? 'log.close' : 'log.compare') }}
         </button>

@@ -68,6 +68,7 @@ const messages = computed(() => ({ person: id.value }))
         <p v-if="!page.gone" class="acts">
           <RouterLink :to="{ name: 'people', query: { person: id } }">{{ t('people.oneElsewhere') }}</RouterLink>
           <RouterLink :to="{ name: 'person-week', params: { person: id } }">{{ t('person.week') }}</RouterLink>
+          <RouterLink :to="{ name: 'person-forecast', params: { person: id } }">{{ t('person.toCome') }}</RouterLink>
           <button v-if="page.administers" class="word" :aria-expanded="correcting" @click="correcting = !correcting">
             {{ t('facts.title') }}
           </button>

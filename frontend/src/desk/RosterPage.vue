@@ -173,6 +173,9 @@ function open(id: string) {
         />
         <div v-if="days && sees('see-unlisted')" class="over-term">
           <RosterDays :site="site" :as-of="view.asOf" @look="look({ asOf: $event })" />
+          <RouterLink class="no-print" :to="{ name: 'site-forecast', params: { site: site.id } }">{{
+            t('site.forecast')
+          }}</RouterLink>
         </div>
         <p v-if="view.asOf" class="callout no-print" role="status">
           {{ t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}

@@ -109,6 +109,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
           t('firstDayChecks.title')
         }}</RouterLink>
         <RouterLink v-if="scope === 'all'" class="beside" to="/numbers">{{ t('sites.numbers') }}</RouterLink>
+        <RouterLink v-if="scope === 'all'" class="beside" to="/forecast">{{ t('site.forecast') }}</RouterLink>
         <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{
           t('makeSites.title')
         }}</RouterLink>

@@ -15,6 +15,7 @@ const ROOMS = [
   'cohorts',
   'common',
   'doors',
+  'forecast',
   'glossary',
   'groups',
   'history',

@@ -26,6 +26,51 @@ final class ForecastRows extends BaseRepository
     private const PERSON = "p.id AS person_id,
         CONCAT(COALESCE(p.preferred_name, p.given_name), ' ', p.family_name) AS person_name";
 
+    /** That a site `s` is this one. */
+    public static function ofSite(string $site): Fragment
+    {
+        return new Fragment('s.id = :site', ['site' => Id::binary($site)]);
+    }
+
+    /** That a cohort `c` is connected to a site. */
+    public static function connectedTo(string $site): Fragment
+    {
+        return new Fragment(
+            'c.id IN (
+                SELECT l.cohort_id FROM cohort_link l JOIN door d ON d.id = l.door_id
+                WHERE d.site_id = :of_site AND l.ended_at IS NULL
+            )',
+            ['of_site' => Id::binary($site)],
+        );
+    }
+
+    /**
+     * That what has an alias is of divisions.
+     *
+     * @param 's'|'c'      $alias
+     * @param list<string> $divisions codes
+     */
+    public static function ofDivisions(string $alias, array $divisions): Fragment
+    {
+        return new Fragment(
+            "$alias.division_id IN (SELECT id FROM division WHERE code IN (:{$alias}_divisions))",
+            ["{$alias}_divisions" => $divisions ?: ['']],
+        );
+    }
+
+    /**
+     * That a segment `g` is of somebody, in one of some sites `s`.
+     *
+     * @param list<string> $sites ids
+     */
+    public static function ofPerson(string $person, array $sites): Fragment
+    {
+        return new Fragment('g.person_id = :person AND s.id IN (:sites)', [
+            'person' => Id::binary($person),
+            'sites' => array_map(Id::binary(...), $sites) ?: [''],
+        ]);
+    }
+
     /**
      * The segments, from now on, of those for whom something begins or ends until an instant.
      *

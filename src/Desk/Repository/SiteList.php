@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Desk\Repository;
 
 use Doctrine\Persistence\ManagerRegistry;
-use MintDoor\Desk\ArchivedSites;
 use MintDoor\Desk\SitesFilter;
 use MintDoor\Desk\SitesPage;
 use MintDoor\History\KeptUntilChange;

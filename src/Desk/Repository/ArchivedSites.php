@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Desk;
+namespace MintDoor\Desk\Repository;
 
 use MintDoor\Core\Platform\Archive;
 use MintDoor\Core\Time\Time;
