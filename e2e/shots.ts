@@ -68,7 +68,10 @@ test('a lead tutor', async ({ page }) => {
   await page.screenshot({ path: folder + 'first-day-check.png' })
   await page.goto('/changes')
   await page.getByRole('link', { name: 'Go on with it' }).last().click()
-  await page.getByText(/could enter/).first().waitFor()
+  await page
+    .getByText(/could enter/)
+    .first()
+    .waitFor()
   await page.screenshot({ path: folder + 'term-change.png' })
 })
 
@@ -129,7 +132,7 @@ test('an administrator with somebody', async ({ page }) => {
   await page.screenshot({ path: folder + 'person.png' })
 })
 
-test('an administrator at the rules, the first steps and the platform', async ({ page }) => {
+test('an administrator at the rules, a cohort and the platform', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/rules')
   await page.getByRole('button', { name: 'Change: Class assistant' }).click()
@@ -142,8 +145,6 @@ test('an administrator at the rules, the first steps and the platform', async ({
   await page.getByText(/people would belong now/).waitFor()
   await page.screenshot({ path: folder + 'cohort.png' })
   await page.goto('/platform/divisions')
-  // That the first steps are done was told on their page.
-  await page.getByRole('button', { name: 'Close', exact: true }).click()
   await page.getByRole('button', { name: 'Add a division below Harbour Juniors' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Choir School')
   await page.getByRole('radio', { name: 'names of its own' }).check()

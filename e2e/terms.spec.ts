@@ -5,10 +5,10 @@ test('a term is changed, and the change is undone as a whole', async ({ page }) 
   await page.goto('/changes')
   await page.getByRole('link', { name: 'Go on with it' }).click()
   const harmony = page.getByRole('listitem').filter({ hasText: 'Harmony & Ear Training II: Autumn 2026 → Winter 2027' })
-  await expect(harmony).toContainText('22 leave')
+  await expect(harmony).toContainText('22 people leave')
   await expect(harmony).toContainText(/Jan.*: 5 of 5 could enter\./)
   await expect(page.getByRole('listitem').filter({ hasText: 'Jazz Improvisation Workshop: Autumn' })).toContainText(
-    '3 come',
+    '3 people come',
   )
   await expectAccessible(page)
 
@@ -21,7 +21,7 @@ test('a term is changed, and the change is undone as a whole', async ({ page }) 
   await expect(asks).toBeHidden()
   await page.getByLabel('A list of names or numbers').fill('elias.nordahl@example.org')
   await expect(page.getByText('1 person is found')).toBeVisible()
-  await expect(harmony).toContainText('1 is here already')
+  await expect(harmony).toContainText('1 person is here already')
   await page.getByRole('button', { name: 'Change the term of 2 sites' }).click()
   await expect(strip(page)).toContainText('The term of 2 sites is changed.')
   await expect(page.getByRole('heading', { level: 1, name: /Change of term/ })).toBeVisible()

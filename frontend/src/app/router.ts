@@ -276,7 +276,7 @@ export const router = createRouter({
       path: '/sites/term',
       name: 'term-change',
       component: () => import('@/desk/TermChangePage.vue'),
-      meta: { words: ['terms', 'sites', 'changes', 'intake', 'sections', 'access'] },
+      meta: { words: ['terms', 'intake', 'sections', 'access'] },
     },
     {
       path: '/sites/make',

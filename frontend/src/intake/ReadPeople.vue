@@ -77,8 +77,7 @@ onChange(async (files) => {
       >{{ label
       }}<Textarea
         v-model="text"
-        rows="3"
-        auto-resize
+        rows="4"
         fluid
         spellcheck="false"
         :maxlength="MOST_CHARACTERS"

@@ -4045,8 +4045,6 @@ export interface Sentences {
   'terms.asks': ['n', false]
   'terms.apply': ['n', true]
   'terms.did': ['n', true]
-  'terms.undone': [never, false]
-  'terms.stayed': ['n', true]
   'today.hello': ['name', false]
   'today.beside': [never, false]
   'today.nothing': [never, false]
