@@ -167,6 +167,8 @@ CREATE TABLE `cohort_link` (
   `from_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
   `days` smallint(6) NOT NULL DEFAULT 0,
   `to_term` tinyint(4) NOT NULL DEFAULT 0,
+  `term_from` datetime DEFAULT NULL,
+  `earlier_ends` datetime DEFAULT NULL,
   `cohort_id` binary(16) NOT NULL,
   `door_id` binary(16) NOT NULL,
   `section_id` binary(16) DEFAULT NULL,

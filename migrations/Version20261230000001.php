@@ -48,7 +48,8 @@ final class Version20261230000001 extends RepeatableMigration
             "CREATE TABLE cohort_link (version INT DEFAULT 1 NOT NULL, ended_at DATETIME DEFAULT NULL, held_at
                 DATETIME DEFAULT NULL, id BINARY(16) NOT NULL, role VARCHAR(32) CHARACTER SET ascii NOT NULL COLLATE
                 `ascii_bin`, spread TINYINT DEFAULT 0 NOT NULL, from_at DATETIME DEFAULT '1000-01-01 00:00:00' NOT NULL,
-                days SMALLINT DEFAULT 0 NOT NULL, to_term TINYINT DEFAULT 0 NOT NULL, cohort_id BINARY(16) NOT NULL,
+                days SMALLINT DEFAULT 0 NOT NULL, to_term TINYINT DEFAULT 0 NOT NULL, term_from DATETIME DEFAULT NULL,
+                earlier_ends DATETIME DEFAULT NULL, cohort_id BINARY(16) NOT NULL,
                 door_id BINARY(16) NOT NULL, section_id BINARY(16) DEFAULT NULL, UNIQUE
                 INDEX by_door (door_id), INDEX IDX_2AC21FA135983C93 (cohort_id),
                 INDEX IDX_2AC21FA1D823E37A (section_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE

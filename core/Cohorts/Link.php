@@ -19,6 +19,7 @@ final readonly class Link
      * @param int    $from   nobody is there by it before
      * @param int    $days   for which access is kept after belonging ends; 0 for not at all
      * @param ?int   $until  to which access is kept in place of days: the end of the term; what ends later ends at once
+     * @param ?int   $before what ended before that was in an earlier term, which ended at `$earlier`
      */
     public function __construct(
         public string $cohort,
@@ -26,6 +27,8 @@ final readonly class Link
         public int $from = Time::BEGINNING,
         public int $days = 0,
         public ?int $until = null,
+        public ?int $before = null,
+        public int $earlier = Time::BEGINNING,
     ) {}
 
     /** When somebody is in the site by it. */
@@ -43,7 +46,7 @@ final readonly class Link
     {
         return match (true) {
             $until >= Time::FOREVER => Time::FOREVER,
-            null !== $this->until => max($until, $this->until),
+            null !== $this->until => max($until, $until < $this->before ? $this->earlier : $this->until),
             default => min(Time::FOREVER, $until + $this->days * self::DAY),
         };
     }

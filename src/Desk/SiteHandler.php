@@ -8,6 +8,7 @@ use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use MintDoor\Changes\ChangeHandler;
 use MintDoor\Changes\ChangeRequest;
 use MintDoor\Changes\LineRequest;
+use MintDoor\Cohorts\Repository\CohortLinks;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Time;
@@ -50,6 +51,7 @@ final readonly class SiteHandler
         private History $history,
         private Directory $directory,
         private Locks $locks,
+        private CohortLinks $links,
     ) {}
 
     /**
@@ -343,6 +345,11 @@ final readonly class SiteHandler
         $this->needsLead($site, $access);
         ++$site->version;
         $this->flush();
+        if (\array_key_exists('termId', $after)) {
+            $zone = new \DateTimeZone($site->timeZone);
+            $ends = null === $site->term ? Time::FOREVER : Time::untilDayIncluded($site->term->endsOn, $zone);
+            $this->links->inTerm($site->id, $ends, $access->site->termEnds, $access->now);
+        }
 
         return $this->history->write($site->id, $access->caller, new Happening(
             $code,

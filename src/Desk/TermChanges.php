@@ -81,9 +81,14 @@ final readonly class TermChanges
     {
         return $this->transaction->attempt($apply, function () use ($changeList, $apply, $caller): CarriedBackAnswer {
             $list = $this->carrying->list($changeList, self::KIND, $caller);
+            $own = $list->madeBy->id === $caller->id || $list->changedBy === $caller->id;
             $parts = $this->parts($changeList, $caller);
             $made = $dates = [];
             foreach ($parts as $part) {
+                // What others take back is done with the rights of the platform.
+                if (!$own && !$caller->administers($this->carrying->site($part->site)->division->code)) {
+                    throw Problem::notAllowed('desk.term.only-who-changed');
+                }
                 $this->sites->back($part, $this->carrying->run($part->site, $caller));
                 if (null !== $part->made) {
                     $there = $this->carrying->run($part->made, $caller);
@@ -242,7 +247,8 @@ final readonly class TermChanges
             $oldEnds,
             $old?->endsOn,
         );
-        $computed = $this->people->computed($there, $lines, $first);
+        $hidden = $this->people->hidden($there, $lines);
+        $computed = $this->people->computed($there, array_diff_key($lines, array_flip($hidden)), $first);
         $this->people->store($there, $computed, $changeList);
         $doors = match ($request->doors) {
             'renew' => $this->doors->renew($there, $shift),
@@ -264,7 +270,7 @@ final readonly class TermChanges
             $there,
             $computed,
             $part,
-            $this->shown($site, $site, $there, $computed, $counts, $doors, $old, $term, $request),
+            $this->shown($site, $site, $there, $computed, \count($hidden), $counts, $doors, $old, $term, $request),
         );
     }
 
@@ -291,7 +297,8 @@ final readonly class TermChanges
         $staff = $this->people->staff($enrolled, $sections, $access->now, $lead ? $caller->id : null);
         $come = array_values(array_diff([...$come, ...$waiting], array_map(strval(...), array_keys($staff))));
         [$coming, $here] = $this->people->come($made, [], $request, $come, TermSites::term($term));
-        $computed = $this->people->computed($made, $staff + $coming, $first);
+        $hidden = $this->people->hidden($made, $staff + $coming);
+        $computed = $this->people->computed($made, array_diff_key($staff + $coming, array_flip($hidden)), $first);
         $this->people->store($made, $computed, $changeList);
         $doors = $this->sites->furnish($access, $made, $sections, $term, 'renew' === $request->doors);
         [$before, $after] = $this->sites->close($access, $site);
@@ -304,16 +311,20 @@ final readonly class TermChanges
             $there,
             $computed,
             $part,
-            $this->shown($site, $new, $there, $computed, $counts, $doors, $site->term, $term, $request),
+            $this->shown($site, $new, $there, $computed, \count($hidden), $counts, $doors, $site->term, $term, $request),
         );
     }
 
-    /** @param array<string, int> $counts */
+    /**
+     * @param int                $hidden how many come who are not there for the caller
+     * @param array<string, int> $counts
+     */
     private function shown(
         Site $old,
         Site $site,
         SiteAccess $there,
         ComputedList $computed,
+        int $hidden,
         array $counts,
         TermDoorsDone $doors,
         ?Term $before,
@@ -332,7 +343,7 @@ final readonly class TermChanges
             $at($site->closesAt),
             $old === $site ? null : $at($old->closesAt),
             $site->timeZone,
-            ['notYet' => TermPeople::notYet($computed)] + $counts + array_fill_keys(TermPeople::COUNTS, 0),
+            ['notYet' => $hidden + TermPeople::notYet($computed)] + $counts + array_fill_keys(TermPeople::COUNTS, 0),
             $doors->names,
             $doors->left,
             $this->firstDay($there, $term),

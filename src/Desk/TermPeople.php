@@ -7,6 +7,7 @@ namespace MintDoor\Desk;
 use MintDoor\Changes\CarryLines;
 use MintDoor\Changes\ChangeComputer;
 use MintDoor\Changes\ComputedList;
+use MintDoor\Changes\LetInFromOutside;
 use MintDoor\Changes\LineAnswer;
 use MintDoor\Changes\LineRequest;
 use MintDoor\Cohorts\CohortRights;
@@ -15,13 +16,19 @@ use MintDoor\Cohorts\Repository\LinkWorks;
 use MintDoor\Core\Changes\TermStep;
 use MintDoor\Core\Changes\TermTurn;
 use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Platform\Term;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\Intake\OutsideReach;
+use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Problem;
@@ -39,6 +46,10 @@ final readonly class TermPeople
         private CohortMembers $members,
         private LinkWorks $links,
         private WaitingPlaces $waiting,
+        private Enrollments $enrollments,
+        private People $people,
+        private Directory $directory,
+        private LetInFromOutside $outside,
         private Roles $roles,
     ) {}
 
@@ -204,6 +215,34 @@ final readonly class TermPeople
     }
 
     /**
+     * Those who come and are not there for the caller: nobody may be let in whom one cannot look up, unless they are,
+     * or were, in the site.
+     *
+     * @param array<string, LineRequest> $lines by person
+     *
+     * @return list<string> ids
+     */
+    public function hidden(SiteAccess $access, array $lines): array
+    {
+        $come = array_filter($lines, static fn(LineRequest $line): bool => 'let-in' === $line->verb);
+        $ids = array_map(strval(...), array_keys($come));
+        $rows = $this->people->byId($ids);
+        $reach = $this->directory->reachOf($access->caller);
+        $hidden = [];
+        foreach ($ids as $id) {
+            $row = $rows[$id] ?? null;
+            $there = null !== $row && null === $row->stringOrNull('gone') && (
+                !OutsideReach::maybe($row, $access)
+                || PersonVisibility::Hidden !== $reach->visibility(PersonRow::person($row), false)
+                || $this->enrollments->ever($access->site->id, $id)
+            );
+            $there || ($hidden[] = $id);
+        }
+
+        return $hidden;
+    }
+
+    /**
      * @param array<string, LineRequest> $lines by person
      * @param int                        $first position of the first
      */
@@ -221,6 +260,7 @@ final readonly class TermPeople
     public function store(SiteAccess $access, ComputedList $computed, string $changeList): void
     {
         $this->lines->store($access, $computed, $changeList);
+        $this->outside->tell($access, $computed->ready());
     }
 
     /** How many cannot be carried out as it is. */

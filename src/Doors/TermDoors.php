@@ -91,7 +91,9 @@ final readonly class TermDoors
                 madeAt: $to->now,
             );
             $made = SentenceDoor::of($like);
-            if (!$this->authority->gives($to, $made->kind, $made->policy)) {
+            // Doors at which accounts are made are set up by who may make them.
+            $makes = $made->policy->accounts && !$to->caller->administers($to->site->division);
+            if ($makes || !$this->authority->gives($to, $made->kind, $made->policy)) {
                 $left[] = $door->door->name;
                 continue;
             }

@@ -50,7 +50,19 @@ class CohortLink
         #[ORM\Column(type: 'smallint', options: ['default' => 0])] public int $days = 0,
         /** Whether they keep it to the end of the site's term instead. */
         #[ORM\Column(options: ['default' => 0])] public bool $toTerm = false,
+        /** When the site went on in its term; who belonged no more by then keeps access to the end of the one before. */
+        #[ORM\Column(type: 'instant', nullable: true)] public ?int $termFrom = null,
+        #[ORM\Column(type: 'instant', nullable: true)] public ?int $earlierEnds = null,
     ) {}
+
+    /** Its site goes on in another term, or is back in the one before. */
+    public function inTerm(int $ends, int $earlierEnds, int $now): void
+    {
+        $back = null !== $this->termFrom && $ends === $this->earlierEnds;
+        $this->termFrom = $back ? null : $now;
+        $this->earlierEnds = $back ? null : $earlierEnds;
+        ++$this->version;
+    }
 
     public function site(): Site
     {
@@ -62,7 +74,15 @@ class CohortLink
     {
         $until = $this->toTerm && $termEnds < Time::FOREVER ? $termEnds : null;
 
-        return new Link($this->cohort->id, $this->site()->id, $this->fromAt, $this->toTerm ? 0 : $this->days, $until);
+        return new Link(
+            $this->cohort->id,
+            $this->site()->id,
+            $this->fromAt,
+            $this->toTerm ? 0 : $this->days,
+            $until,
+            $this->termFrom,
+            $this->earlierEnds ?? Time::BEGINNING,
+        );
     }
 
     public function isOn(): bool

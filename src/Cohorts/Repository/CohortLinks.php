@@ -60,6 +60,15 @@ final class CohortLinks extends BaseRepository
         return $this->findBy(['section' => $section, 'endedAt' => null], ['id' => 'ASC']);
     }
 
+    /** A site goes on in another term: who belonged no more by then keeps access to the end of the one before. */
+    public function inTerm(string $site, int $ends, int $earlierEnds, int $now): void
+    {
+        foreach ($this->ofSite($site) as $link) {
+            $link->toTerm && $link->inTerm($ends, $earlierEnds, $now);
+        }
+        $this->flush();
+    }
+
     public function withId(string $id): ?CohortLink
     {
         return $this->findOneBy(['id' => $id]);

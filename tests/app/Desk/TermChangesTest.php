@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Desk;
 
+use MintDoor\Cohorts\CohortTicker;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Weeks\Hours;
 use MintDoor\Tests\App\ApiTestCase;
@@ -101,11 +102,7 @@ final class TermChangesTest extends ApiTestCase
     public function testWhoeverStaysGoesOnToTheEndOfTheNewTerm(): void
     {
         $this->turn(['leave' => 'nobody', 'apply' => true]);
-        $until = $this->db()->fetchOne(
-            'SELECT MAX(until_at) FROM enrollment_segment WHERE person_id = ? AND state = ?',
-            [$this->binary('ada'), 'current'],
-        );
-        self::assertSame('2027-04-23 22:00:00', $until);
+        self::assertSame('2027-04-23 22:00:00', $this->until('ada'));
     }
 
     public function testThoseWhomACohortBringsFollowIt(): void
@@ -124,6 +121,45 @@ final class TermChangesTest extends ApiTestCase
             $this->roster('lead'),
             static fn(string $as): bool => str_starts_with($as, 'learner')
         )));
+    }
+
+    public function testWhoBelongedNoMoreInTheOldTermKeepsAccessToItsEndOnly(): void
+    {
+        $this->db()->executeStatement('UPDATE site SET seats = 9');
+        $people = [$this->ids['bo'], $this->ids['cem']];
+        $cohort = $this->call('admin', 'POST', '/cohorts', [
+            'name' => 'Players',
+            'division' => 'seniors',
+            'people' => $people,
+        ]);
+        $this->call('lead', 'POST', '/cohort-links', [
+            'sites' => [$this->ids['site']],
+            'role' => 'learner',
+            'cohorts' => [$cohort['id']],
+            'leaves' => 'term',
+            'apply' => true,
+        ]);
+        $this->db()->executeStatement('UPDATE cohort_member SET from_at = from_at - INTERVAL 2 DAY');
+        $path = '/cohorts/'.$cohort['id'].'/members';
+        $this->call('admin', 'POST', $path, ['remove' => [$this->ids['bo']]]);
+        $ticker = $this->service(CohortTicker::class);
+        $ticker->keep();
+        self::assertSame('2026-12-18 23:00:00', $this->until('bo'));
+        $this->db()->executeStatement(
+            'UPDATE cohort_member SET until_at = until_at - INTERVAL 1 DAY WHERE until_at < ?',
+            [
+                '2027-01-01',
+            ]
+        );
+        $list = $this->turn(['leave' => 'nobody', 'apply' => true])['changeList'];
+        $ticker->compare();
+        self::assertSame('2026-12-18 23:00:00', $this->until('bo'), 'That was their term.');
+        $this->call('admin', 'POST', $path, ['remove' => [$this->ids['cem']]]);
+        $ticker->keep();
+        self::assertSame('2027-04-23 22:00:00', $this->until('cem'));
+        $this->call('lead', 'POST', "/term-changes/$list/undo", ['apply' => true]);
+        $ticker->compare();
+        self::assertSame('2026-12-18 23:00:00', $this->until('bo'));
     }
 
     public function testANewSiteIsMadeLikeItAndTheOldOneCloses(): void
@@ -203,6 +239,27 @@ final class TermChangesTest extends ApiTestCase
         $this->turn([], 'assistant', 403);
         $this->turn([], 'elsewhere', 404);
         $this->turn([], 'learner', 403);
+    }
+
+    public function testOnlyWhoeverChangedItOrAnAdministratorTakesItBack(): void
+    {
+        $undo = '/term-changes/'.$this->turn(['apply' => true], 'admin')['changeList'].'/undo';
+        $this->call('lead', 'POST', $undo, ['apply' => true], 403);
+        self::assertSame('spring', $this->call('lead', 'GET', $this->path())['term']['code']);
+        $this->call('admin', 'POST', $undo, ['apply' => true]);
+        self::assertSame('autumn', $this->call('lead', 'GET', $this->path())['term']['code']);
+    }
+
+    public function testWhomOneCannotLookUpDoesNotComeAndKeepsNobodyElse(): void
+    {
+        $people = ['people' => [$this->ids['junior'], $this->ids['cem']], 'apply' => true];
+        foreach (['on', 'new'] as $how) {
+            $counts = $this->turn(['how' => $how, 'apply' => false] + $people)['sites'][0]['counts'];
+            self::assertSame([2, 1], [$counts['come'], $counts['notYet']]);
+        }
+        $this->turn($people);
+        self::assertArrayHasKey('cem', $this->states());
+        self::assertArrayNotHasKey('junior', $this->states());
     }
 
     public function testManyWhoLoseAccessAtOnceAreCounted(): void
@@ -305,6 +362,14 @@ final class TermChangesTest extends ApiTestCase
             ),
             'hours' => $this->call('lead', 'GET', $this->path().'/hours')['hours'],
         ];
+    }
+
+    private function until(string $name): string
+    {
+        return (string) $this->db()->fetchOne(
+            "SELECT MAX(until_at) FROM enrollment_segment WHERE person_id = ? AND state = 'current'",
+            [$this->binary($name)],
+        );
     }
 
     private function binary(string $name): string

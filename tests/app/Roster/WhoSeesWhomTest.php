@@ -177,7 +177,7 @@ final class WhoSeesWhomTest extends ApiTestCase
         };
         // The directory of one's own division is everybody's who works there, in whatever site people are.
         $directory = str_starts_with($template, '/people') || str_starts_with($template, '/duplicates')
-            || \in_array($template, ['/directory', '/directory/ids', '/merges', '/account-batches'], true);
+            || \in_array($template, ['/directory', '/directory/ids', '/merges', '/account-batches', '/readings'], true);
 
         return $directory && !str_contains($operation, 'GET /directory')
             ? []

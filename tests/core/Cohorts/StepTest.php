@@ -36,6 +36,8 @@ final class StepTest extends TestCase
         self::assertEquals([new Window(100, 200 + 7 * self::DAY)], $windows(new Link('c', 's', days: 7)));
         self::assertEquals([new Window(100, 500)], $windows(new Link('c', 's', until: 500)));
         self::assertEquals([new Window(100, 200)], $windows(new Link('c', 's', until: 150)), 'the term was over');
+        $later = new Link('c', 's', until: 900, before: 300, earlier: 250);
+        self::assertEquals([new Window(100, 250)], $windows($later), 'their term was the one before');
         self::assertSame([], $windows(new Link('c', 's', 200, 7)), 'who was never there by it keeps nothing');
         $open = Spans::of(new Window(0));
         self::assertEquals($open, (new Link('c', 's', days: 7))->access($open)->from(0));
