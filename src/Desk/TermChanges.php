@@ -311,7 +311,18 @@ final readonly class TermChanges
             $there,
             $computed,
             $part,
-            $this->shown($site, $new, $there, $computed, \count($hidden), $counts, $doors, $site->term, $term, $request),
+            $this->shown(
+                $site,
+                $new,
+                $there,
+                $computed,
+                \count($hidden),
+                $counts,
+                $doors,
+                $site->term,
+                $term,
+                $request
+            ),
         );
     }
 

@@ -50,7 +50,7 @@ class CohortLink
         #[ORM\Column(type: 'smallint', options: ['default' => 0])] public int $days = 0,
         /** Whether they keep it to the end of the site's term instead. */
         #[ORM\Column(options: ['default' => 0])] public bool $toTerm = false,
-        /** When the site went on in its term; who belonged no more by then keeps access to the end of the one before. */
+        /** When the site went on in its term; who belonged no more by then keeps access to the end of the last. */
         #[ORM\Column(type: 'instant', nullable: true)] public ?int $termFrom = null,
         #[ORM\Column(type: 'instant', nullable: true)] public ?int $earlierEnds = null,
     ) {}
