@@ -140,8 +140,13 @@ final class OutagesTest extends FaultCase
         $refused = array_filter($answers, static fn(array $answer): bool => 200 !== $answer[0]);
         self::assertNotSame([], $refused, 'There is an end to the room.');
         array_map(fn(array $answer) => $this->assertAway($answer, 'on a full disk'), $refused);
-        self::assertSame(200, $this->ask('GET', "/sites/$site/roster", null, $cookie)[0], 'Reading goes on.');
+        // Reading goes on; but for some tables that cannot grow the database server stops itself, and is started again.
+        $reading = $this->ask('GET', "/sites/$site/roster", null, $cookie);
+        200 === $reading[0] || $this->assertAway($reading, 'stopped by a full disk');
         $this->run_(['rm', $filler]);
+        for ($try = 0; $try < 600 && 200 !== $this->ask('GET', "/sites/$site/roster", null, $cookie)[0]; ++$try) {
+            usleep(100_000);
+        }
         $statuses = [];
         foreach (array_keys($answers) as $n) {
             for ($try = 0; 200 !== ($statuses[$n] ?? 0) && $try < 50; ++$try) {
@@ -157,9 +162,10 @@ final class OutagesTest extends FaultCase
         fwrite(
             \STDERR,
             \sprintf(
-                "\nA full disk: %d changes, %d refused at first, all of them done once afterwards.\n",
+                "\nA full disk: %d changes, %d refused at first, all of them done once afterwards; reading %s.\n",
                 \count($answers),
                 \count($refused),
+                200 === $reading[0] ? 'went on' : \sprintf('was back after %.1f s', $try / 10),
             ),
         );
     }
