@@ -205,13 +205,18 @@ final readonly class SiteHandler
         return true;
     }
 
-    /** @throws Problem where a site of a division cannot have the term */
-    public function termOf(string $code, string $division): Term
+    /**
+     * @param ?string $present code of the one it has
+     *
+     * @throws Problem where a site of a division cannot have the term
+     */
+    public function termOf(string $code, string $division, ?string $present = null): Term
     {
         $term = $this->terms->withCode($code);
         $of = $term?->division?->code;
+        $fits = null === $of || $code === $present || $this->divisions->tree()->within($division, $of);
 
-        return null !== $term && (null === $of || $this->divisions->tree()->within($division, $of))
+        return null !== $term && $fits
             ? $term
             : throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
     }
@@ -384,14 +389,8 @@ final readonly class SiteHandler
         if ('' === $request->term) {
             return null;
         }
-        $term = $this->terms->withCode($request->term);
-        $of = $term?->division?->code;
-        $fits = null === $of || $request->term === $present
-            || $this->divisions->tree()->within($division->code, $of);
 
-        return null !== $term && $fits
-            ? $term
-            : throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
+        return $this->termOf($request->term, $division->code, $present);
     }
 
     /** A site keeps a kind that was given up until it gets another. */

@@ -81,7 +81,8 @@ final readonly class TermChanges
     {
         return $this->transaction->attempt($apply, function () use ($changeList, $apply, $caller): CarriedBackAnswer {
             $list = $this->carrying->list($changeList, self::KIND, $caller);
-            $own = $list->madeBy->id === $caller->id || $list->changedBy === $caller->id;
+            // Whoever began the draft is not who carried it out.
+            $own = $caller->id === ($list->changedBy ?? $list->madeBy->id);
             $parts = $this->parts($changeList, $caller);
             $made = $dates = [];
             foreach ($parts as $part) {

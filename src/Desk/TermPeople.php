@@ -228,13 +228,14 @@ final readonly class TermPeople
         $ids = array_map(strval(...), array_keys($come));
         $rows = $this->people->byId($ids);
         $reach = $this->directory->reachOf($access->caller);
+        $versions = [] === $ids ? [] : $this->enrollments->versions($access->site->id, $ids);
         $hidden = [];
         foreach ($ids as $id) {
             $row = $rows[$id] ?? null;
             $there = null !== $row && null === $row->stringOrNull('gone') && (
                 !OutsideReach::maybe($row, $access)
                 || PersonVisibility::Hidden !== $reach->visibility(PersonRow::person($row), false)
-                || $this->enrollments->ever($access->site->id, $id)
+                || 0 !== ($versions[$id] ?? 0)
             );
             $there || ($hidden[] = $id);
         }

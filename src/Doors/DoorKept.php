@@ -8,8 +8,7 @@ namespace MintDoor\Doors;
 final readonly class DoorKept
 {
     /**
-     * @param ?string $hash   of its key, as base64; null where that stayed
-     * @param ?string $sealed its key, as base64
+     * @param ?string $sealed its key, as base64; null where that stayed
      * @param int     $version afterwards
      */
     public function __construct(
@@ -18,7 +17,6 @@ final readonly class DoorKept
         public int $fromAt,
         public int $untilAt,
         public ?int $stayUntil,
-        public ?string $hash,
         public ?string $sealed,
         public int $version,
     ) {}
@@ -37,7 +35,6 @@ final readonly class DoorKept
                 (int) $number('fromAt'),
                 (int) $number('untilAt'),
                 $number('stayUntil'),
-                $text('hash'),
                 $text('sealed'),
                 (int) $number('version'),
             );

@@ -129,11 +129,8 @@ final readonly class TermDoors
             $this->put(SentenceDoor::of($door), $one->stayUntil);
             ++$door->version;
             $this->doors->flush();
-            if (null !== $one->hash && null !== $one->sealed) {
-                $this->keys->giveBack($one->id, (string) base64_decode($one->hash, true), (string) base64_decode(
-                    $one->sealed,
-                    true
-                ));
+            if (null !== $one->sealed) {
+                $this->keys->giveBack($one->id, (string) base64_decode($one->sealed, true));
             }
             $this->note($access, 'door-changed', $door);
         }
@@ -205,7 +202,7 @@ final readonly class TermDoors
 
     private function kept(SentenceDoor $door, bool $key): DoorKept
     {
-        [$hash, $sealed] = $key ? $this->keys->kept($door->id) : [null, null];
+        $sealed = $key ? $this->keys->kept($door->id) : null;
 
         return new DoorKept(
             $door->id,
@@ -213,7 +210,6 @@ final readonly class TermDoors
             $door->door->fromAt,
             $door->door->untilAt,
             $door->policy->stayUntil,
-            null === $hash ? null : base64_encode($hash),
             null === $sealed ? null : base64_encode($sealed),
             $door->door->version,
         );

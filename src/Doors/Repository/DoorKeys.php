@@ -92,20 +92,19 @@ final class DoorKeys extends BaseRepository implements Reseals
         return $this->sealer->open($sealed, self::SHOWING);
     }
 
-    /** @return array{?string, ?string} what the key of a door is found and shown by, for `giveBack()` */
-    public function kept(string $door): array
+    /** The key of a door as it is kept, sealed, for `giveBack()`. */
+    public function kept(string $door): ?string
     {
-        $own = $this->find($door);
-
-        return [$own?->hash, $own?->sealed];
+        return $this->find($door)?->sealed;
     }
 
-    /** Gives a door the key it had, unless another door has that one by now. */
-    public function giveBack(string $door, string $hash, string $sealed): void
+    /** Gives a door the key it had, unless another has that by now, or the platform's secret is another since. */
+    public function giveBack(string $door, string $sealed): void
     {
-        if (null === $this->findOneBy(['hash' => $hash])) {
-            $this->find($door)?->replace($hash, $sealed);
-            $this->flush();
+        $key = $this->shown($sealed);
+        $bare = null === $key ? null : self::bare($key);
+        if (null !== $key && null !== $bare && \in_array($this->of($bare), [null, $door], true)) {
+            $this->keep($door, $key, $this->hash($bare));
         }
     }
 
@@ -115,15 +114,19 @@ final class DoorKeys extends BaseRepository implements Reseals
         foreach ($this->findAll() as $one) {
             if ($this->sealer->isOld($one->sealed, self::SHOWING)) {
                 $key = (string) $this->shown($one->sealed);
-                $made = Key::read($key)->key;
-                $hash = $this->hash(null === $made ? KeyStrength::bare($key) : $made->text);
-                $one->replace($hash, $this->sealer->seal($key, self::SHOWING));
+                $one->replace($this->hash(self::bare($key)), $this->sealer->seal($key, self::SHOWING));
                 ++$count;
             }
         }
         $this->flush();
 
         return new Resealed('keys', $count);
+    }
+
+    /** A key as it is looked up, one that we made or that somebody chose. */
+    private static function bare(#[\SensitiveParameter] string $key): string
+    {
+        return Key::read($key)->key->text ?? KeyStrength::bare($key);
     }
 
     private function keep(string $door, string $key, string $hash): void

@@ -250,6 +250,20 @@ final class TermChangesTest extends ApiTestCase
         self::assertSame('autumn', $this->call('lead', 'GET', $this->path())['term']['code']);
     }
 
+    public function testWhoeverBeganADraftThatAnotherCarriedOutDoesNotTakeItBackWithTheirRights(): void
+    {
+        $draft = $this->call(
+            'lead',
+            'POST',
+            '/change-lists',
+            ['kind' => 'term-change', 'work' => ['term' => 'spring']], 201);
+        $made = $this->turn(['apply' => true, 'changeList' => $draft['id']], 'admin');
+        self::assertSame($draft['id'], $made['changeList']);
+        $undo = '/term-changes/'.$draft['id'].'/undo';
+        $this->call('lead', 'POST', $undo, ['apply' => true], 403);
+        $this->call('admin', 'POST', $undo, ['apply' => true]);
+    }
+
     public function testWhomOneCannotLookUpDoesNotComeAndKeepsNobodyElse(): void
     {
         $people = ['people' => [$this->ids['junior'], $this->ids['cem']], 'apply' => true];
