@@ -28,8 +28,9 @@ const emit = defineEmits<{ pick: [found: T] }>()
 const own = useId()
 const typed = ref<string | T>('')
 const found = shallowRef<T[]>([])
-const box = ref<{ search: (event: Event, query: string, source: string) => void }>()
+const box = ref<{ search: (event: Event, query: string, source: string) => void; hide: () => void }>()
 let latest = 0
+let left = false
 
 async function look(query: string) {
   const asked = ++latest
@@ -43,9 +44,16 @@ function pick(chosen: T) {
   emit('pick', chosen)
 }
 
+/** What was found after the field had been left is not held before whoever is elsewhere by now. */
+function shown() {
+  if (left) box.value?.hide()
+}
+
 /** Looks again, when something beside the field says what is looked for. */
-const again = () =>
+function again() {
+  left = false
   box.value?.search(new Event('again'), typeof typed.value === 'string' ? typed.value : '', 'dropdown')
+}
 defineExpose({ again })
 </script>
 
@@ -68,6 +76,9 @@ defineExpose({ again })
       fluid
       @complete="(event: AutoCompleteCompleteEvent) => look(event.query)"
       @option-select="pick($event.value)"
+      @focus="left = false"
+      @blur="left = true"
+      @show="shown"
     >
       <template #option="{ option }"
         ><span class="one"
