@@ -9,11 +9,14 @@ declare(strict_types=1);
 use MintDoor\Tests\Core\Intake\Evaluation;
 use MintDoor\Tests\Core\Intake\EvaluationSet;
 use MintDoor\Tests\Core\Intake\Lists\Count;
+use MintDoor\Tests\Core\Intake\Lists\Line;
 use MintDoor\Tests\Core\Intake\Lists\Readers;
 use MintDoor\Tests\Core\Intake\Lists\Renown;
+use MintDoor\Tests\Core\Intake\Lists\Resident;
 use MintDoor\Tests\Core\Intake\Lists\Scribe;
 use MintDoor\Tests\Core\Intake\Lists\Tally;
 use MintDoor\Tests\Core\Intake\Lists\Town;
+use MintDoor\Tests\Core\Intake\Lists\WholeList;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 ini_set('memory_limit', '1G');
@@ -127,5 +130,23 @@ foreach (in_array('work', $argv, true) ? ['work'] : ['work', 'kept'] as $half) {
     $bar('repeats ≥ 95 %', $sum->repeated >= 0.95 * $sum->repeats);
     $bar('nobody ≥ 95 %', $sum->passed >= 0.95 * $sum->nobodies);
     $bar('asked with the right one ≥ 90 %', $sum->offered >= 0.9 * $sum->asked);
+}
+// Lines of nothing but names of the town, drawn at random: as many as anybody can have, and far more.
+$random = new Random\Randomizer(new Random\Engine\Mt19937(7));
+$words = array_merge(...array_map(
+    static fn(Resident $one): array => explode(' ', $one->name()),
+    $town->people,
+));
+echo "\n";
+$ways = ['8 names, blanks' => [8, ' '], '40 names, blanks' => [40, ' '], '6 names, commas' => [6, ', ']];
+foreach ($ways as $kind => $way) {
+    $lines = [];
+    for ($n = 0; $n < 2_000; ++$n) {
+        $names = array_map(static fn(): string => $words[$random->getInt(0, count($words) - 1)], range(1, $way[0]));
+        $lines[] = new Line('', implode($way[1], $names), []);
+    }
+    $began = microtime(true);
+    $readers->matcher(new WholeList('upper', [6, 10], ['learner'], $lines));
+    printf("2,000 lines of the worst kind (%s): %.2f s\n", $kind, microtime(true) - $began);
 }
 exit($held ? 0 : 1);

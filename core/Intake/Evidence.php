@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\People\NameKind;
+
 /** Why a line may mean somebody, the strongest first. */
 enum Evidence: string
 {
@@ -11,6 +13,11 @@ enum Evidence: string
     case FullName = 'full-name';
     case PreferredName = 'preferred-name';
     case FormerName = 'former-name';
+    case PassportName = 'passport-name';
+    /** A name the directory has in another script. */
+    case ScriptName = 'script-name';
+    case StageName = 'stage-name';
+    case OtherName = 'other-name';
     /** The part of an address before the @. */
     case LocalPart = 'local-part';
     /** Particles set aside. */
@@ -31,9 +38,26 @@ enum Evidence: string
     /** Of several of that name the only one of the level or division the row says. */
     case TheRowSays = 'the-row-says';
 
+    public static function ofName(NameKind $kind): self
+    {
+        return match ($kind) {
+            NameKind::Former => self::FormerName,
+            NameKind::Passport => self::PassportName,
+            NameKind::Script => self::ScriptName,
+            NameKind::Stage => self::StageName,
+            NameKind::Other => self::OtherName,
+        };
+    }
+
     public function strength(): int
     {
         return \count(self::cases()) - (int) array_search($this, self::cases(), true);
+    }
+
+    /** Whether it takes letters for others. */
+    public function isUnsure(): bool
+    {
+        return \in_array($this, [self::Initials, self::SmallDifference], true);
     }
 
     /** Evidence of one tier tells nobody apart; that of a higher one does. */
@@ -41,7 +65,13 @@ enum Evidence: string
     {
         return match ($this) {
             self::Identifier => 4,
-            self::FullName, self::PreferredName, self::FormerName => 3,
+            self::FullName,
+            self::PreferredName,
+            self::FormerName,
+            self::PassportName,
+            self::ScriptName,
+            self::StageName,
+            self::OtherName => 3,
             self::LocalPart, self::Particles, self::Transliteration, self::Nickname => 2,
             self::PartOfTheName, self::Initials => 1,
             default => 0,

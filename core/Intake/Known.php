@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\Text\NameKeys;
 
@@ -11,25 +12,28 @@ use MintDoor\Core\Text\NameKeys;
 final readonly class Known
 {
     /**
-     * @param list<string> $given       folded words
-     * @param list<string> $family      folded words
-     * @param list<string> $preferred   folded words of a name used in place of the given one
-     * @param list<string> $former      folded words of a family name of before
-     * @param list<string> $identifiers as they are compared
+     * @param list<string>    $given       folded words
+     * @param list<string>    $family      folded words
+     * @param list<string>    $preferred   folded words of a name used in place of the given one
+     * @param list<KnownName> $further     names besides
+     * @param list<string>    $identifiers as they are compared
      */
     public function __construct(
         public Person $person,
         public array $given,
         public array $family,
         public array $preferred,
-        public array $former,
+        public array $further,
         public array $identifiers,
     ) {}
 
     /** @return list<string> pairs of names they are looked up by */
     public function keys(): array
     {
-        return NameKeys::ofPerson([$this->given, $this->preferred], [$this->family, $this->former]);
+        return NameKeys::ofPerson(
+            [$this->given, $this->preferred, ...array_column($this->further, 'given')],
+            [$this->family, ...array_column($this->further, 'family')],
+        );
     }
 
     /** @return list<string> */
@@ -51,9 +55,23 @@ final readonly class Known
         );
     }
 
+    /** @return list<string> folded words of family names of before */
+    public function former(): array
+    {
+        $former = array_filter($this->further, static fn(KnownName $each): bool => NameKind::Former === $each->kind);
+
+        return array_merge([], ...array_column($former, 'family'));
+    }
+
     /** @return list<string> every folded word of a name of theirs */
     public function names(): array
     {
-        return [...$this->given, ...$this->preferred, ...$this->family, ...$this->former];
+        return [
+            ...$this->given,
+            ...$this->preferred,
+            ...$this->family,
+            ...array_merge([], ...array_column($this->further, 'given')),
+            ...array_merge([], ...array_column($this->further, 'family')),
+        ];
     }
 }

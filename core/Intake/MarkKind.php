@@ -11,10 +11,10 @@ enum MarkKind: string
     /** A number or a login. */
     case Number = 'number';
     case Address = 'address';
-    /** A level or a division that the row says. */
-    case Fact = 'fact';
+    /** A level, a division, a kind or a section that the line says. */
+    case Hint = 'hint';
     /** A word that is no name of who was understood. */
     case Remark = 'remark';
-    /** Numbering, titles, small numbers, and all of a line that is nobody. */
+    /** Numbering, ticks, titles, small numbers, and all of a line that is nobody. */
     case Ignored = 'ignored';
 }

@@ -18,6 +18,15 @@ final readonly class Matcher
 {
     private const MOST_CANDIDATES = 6;
 
+    /** Lines at the end that may be a signature, once somebody has said goodbye. */
+    private const SIGNATURE = 4;
+
+    /** In longer lines what tells of somebody else is looked for in each part. */
+    private const MOST_WORDS = 40;
+
+    /** Longer lines on which nobody is found are no people. */
+    private const LONGEST = 200;
+
     /** @param list<NumberFormat> $formats */
     public function __construct(private array $formats, private Wording $wording) {}
 
@@ -25,27 +34,142 @@ final readonly class Matcher
      * @param list<PastedLine> $lines
      * @param list<Known>      $directory everybody who comes into question for some line
      *
-     * @return list<Reading> one a line, in order
+     * @return list<Reading> in order; a line that is about several people has one for each
      */
     public function read(array $lines, array $directory, Circumstances $for): array
     {
-        $index = new KnownPeople($directory);
-        $seen = [];
+        $naming = new Naming($this->wording, new KnownPeople($directory));
+        $dividing = new Dividing($naming);
         $readings = [];
         foreach ($lines as $line) {
-            $reading = $line->person
-                ? $this->remembering($this->one($line, $index, $for), $index, $for)
-                : new Reading($line, Outcome::NoPerson);
+            $names = $this->names($line, $naming);
+            $reversed = Cues::reversed($line, $names);
+            $told = $reversed ? $line : self::withoutOthers($line, $names);
+            $out = [] !== $names && min($names) > 0 && Cues::out($line->part(0, min($names)), []);
+            foreach ($dividing->of($told) as $part) {
+                $reading = $this->remembering($this->one($part, $naming, $for, $out, $reversed), $naming, $for);
+                $readings[] = $reading;
+            }
+        }
+
+        return self::repeats(self::unsigned($readings));
+    }
+
+    /**
+     * Whoever an earlier line means is a repeat.
+     *
+     * @param list<Reading> $readings
+     *
+     * @return list<Reading>
+     */
+    private static function repeats(array $readings): array
+    {
+        $seen = [];
+        foreach ($readings as $at => $reading) {
             $who = Outcome::Match === $reading->outcome ? $reading->candidates[0]->known->person->id : null;
             if (null !== $who && isset($seen[$who])) {
-                $reading = new Reading($line, Outcome::Repeat, $reading->candidates, repeats: $seen[$who]);
+                $readings[$at] = new Reading(
+                    $reading->line,
+                    Outcome::Repeat,
+                    $reading->candidates,
+                    repeats: $seen[$who],
+                );
             } elseif (null !== $who) {
-                $seen[$who] = $line->number;
+                $seen[$who] = $reading->line->number;
             }
-            $readings[] = $reading;
+        }
+
+        return array_values($readings);
+    }
+
+    /**
+     * Who signs a message after saying goodbye is not on the list.
+     *
+     * @param list<Reading> $readings
+     *
+     * @return list<Reading>
+     */
+    private static function unsigned(array $readings): array
+    {
+        $count = \count($readings);
+        $people = false;
+        foreach ($readings as $place => $reading) {
+            $nobody = Outcome::NoPerson === $reading->outcome && !$reading->line->meant;
+            $closes = $nobody && Vocabulary::closes($reading->line->words);
+            $rest = \array_slice($readings, $place + 1);
+            if ($people && $closes && $count - $place - 1 <= self::SIGNATURE) {
+                $named = array_filter(
+                    $rest,
+                    static fn(Reading $each): bool => \in_array(
+                        $each->outcome,
+                        [Outcome::Match, Outcome::Choose],
+                        true
+                    ),
+                );
+                // Two who are named behind it are still the list.
+                if (\count($named) < 2) {
+                    return [
+                        ...\array_slice($readings, 0, $place + 1),
+                        ...array_map(
+                            static fn(Reading $last): Reading => $last->line->meant || self::isProven($last)
+                                ? $last
+                                : new Reading($last->line, Outcome::NoPerson),
+                            $rest,
+                        ),
+                    ];
+                }
+            }
+            $people = $people || \in_array($reading->outcome, [Outcome::Match, Outcome::Choose], true);
         }
 
         return $readings;
+    }
+
+    /** Whether a number stands there that is somebody's. */
+    private static function isProven(Reading $reading): bool
+    {
+        $numbers = array_filter(
+            $reading->line->pieces,
+            static fn(Piece $piece): bool => PieceKind::Number === $piece->kind,
+        );
+
+        return [] !== $numbers && Evidence::Identifier === ($reading->candidates[0] ?? null)?->evidence;
+    }
+
+    /** @return list<int> pieces of a line that are the name of somebody who is called so beyond doubt */
+    private function names(PastedLine $line, Naming $naming): array
+    {
+        $names = [];
+        foreach ($line->person && \count($line->words) <= self::MOST_WORDS ? $naming->named($line) : [] as $candidate) {
+            $names += $candidate->clear && $candidate->crossing < 3 ? array_fill_keys($candidate->used, true) : [];
+        }
+        $names = array_keys($names);
+        sort($names);
+
+        return $names;
+    }
+
+    /**
+     * A line without those who are named only to say for whom somebody comes, or whose they are.
+     *
+     * @param list<int> $names
+     */
+    private static function withoutOthers(PastedLine $line, array $names): PastedLine
+    {
+        $at = $line->person ? Cues::other($line, $names) : null;
+        if (null === $at) {
+            return $line;
+        }
+        $inside = $line->pieces[$at]->inside;
+        for (
+            $until = $at + 1;
+            isset($line->pieces[$until])
+            && ($inside ? $line->pieces[$until]->inside : Gap::Cell !== $line->pieces[$until]->gap);
+            ++$until
+        ) {
+        }
+
+        return $line->aside($at, $until);
     }
 
     /**
@@ -75,62 +199,174 @@ final readonly class Matcher
         );
     }
 
-    private function one(PastedLine $line, KnownPeople $index, Circumstances $for): Reading
+    private function one(PastedLine $line, Naming $naming, Circumstances $for, bool $out, bool $reversed): Reading
     {
-        $named = $this->byName($line, $index);
-        $identified = self::identified($line, $index);
-        if ([] !== $identified) {
-            $only = 1 === \count($identified) ? array_values($identified)[0] : null;
-            // A name beside it that is another's is asked about; one nobody has is perhaps misspelled.
-            $agrees =
-                null !== $only && ([] === $line->words || isset($named[array_key_first($identified)]) || [] === $named);
-
-            return new Reading(
-                $line,
-                $agrees ? Outcome::Match : Outcome::Choose,
-                $agrees ? [$only] : self::ranked($identified + $named, $for),
-            );
+        if (!$line->person) {
+            return new Reading($line, Outcome::NoPerson);
         }
+        $named = $naming->named($line);
+        $identified = $naming->identified($line);
+        $local = $this->byLocalPart($line, $naming->index, [] !== $identified);
         $mistyped = null;
-        // Here all of them are nobody's.
-        $open = $line->identifiers;
-        foreach ($open as $identifier) {
-            $mistyped ??= $this->mistypedAs($identifier)?->name;
+        foreach ([] === $identified ? $line->identifiers : [] as $identifier) {
+            $format = $this->mistypedAs($identifier);
+            // Beside a name it is one that was mistyped where it is nearly theirs, and anything else otherwise.
             foreach ($this->meant($identifier) as $number) {
-                foreach ($index->byIdentifier(mb_strtolower($number)) as $at) {
-                    $named[$at] ??= new Candidate($index->people[$at], Evidence::OneDigitOff, false);
+                foreach ($naming->index->byIdentifier(mb_strtolower($number)) as $at) {
+                    if (isset($named[$at]) || [] === $named) {
+                        $mistyped ??= $format?->name;
+                        $local[$at] ??= new Candidate($naming->index->people[$at], Evidence::OneDigitOff, false);
+                    }
+                }
+            }
+            $mistyped ??= [] === $named ? $format?->name : null;
+        }
+        $all = $identified + $named + $local;
+        $nobody = $this->nobody($line, $mistyped);
+        $clear = array_filter($all, static fn(Candidate $each): bool => $each->clear);
+        if ([] === $all || ([] === $clear && [] === $local && Outcome::NoPerson === $nobody->outcome)) {
+            return $nobody;
+        }
+        $used = array_merge([], ...array_map(static fn(Candidate $each): array => $each->used, array_values($named)));
+        $words = $line->pieces[0]->words ?? [];
+        if (
+            [] === $identified
+            && !$line->meant
+            && Vocabulary::has(Vocabulary::GREETING, $words[0] ?? '')
+            && !\in_array(0, $used, true)
+            && !isset($line->pieces[5])
+        ) {
+            return new Reading($line, Outcome::NoPerson);
+        }
+        if ($out || Cues::out($line, $used)) {
+            return new Reading($line, Outcome::Choose, self::ranked($all, $for), doubt: Doubt::NotComing);
+        }
+        if ($reversed) {
+            return new Reading($line, Outcome::Choose, self::ranked($all, $for), doubt: Doubt::OneOfTwo);
+        }
+        if ([] !== $identified) {
+            return $this->byIdentifier($line, $identified, $named, $for);
+        }
+        if (null !== $mistyped || [] === $named) {
+            return $this->byLocalPartAlone($line, $named, $local, $mistyped, $for);
+        }
+        $login = array_values($local)[0] ?? null;
+        if (null !== $login && $login->clear && 1 === \count($local) && isset($named[array_key_first($local)])
+            && $for->wanted($login->known->person)) {
+            return new Reading($line, Outcome::Match, [$login]);
+        }
+
+        return $this->byNameAlone($line, array_values($named), self::ranked($named + $local, $for), $for);
+    }
+
+    /**
+     * @param array<int, Candidate> $identified
+     * @param array<int, Candidate> $named
+     */
+    private function byIdentifier(PastedLine $line, array $identified, array $named, Circumstances $for): Reading
+    {
+        $only = 1 === \count($identified) ? array_values($identified)[0] : null;
+        $others = array_filter(
+            $named,
+            static fn(Candidate $each): bool => $each->clear && $each->tier() > 0,
+        );
+        // A name beside it that is another's is asked about; one nobody has is perhaps misspelled.
+        $agrees = null !== $only && (isset($named[array_key_first($identified)]) || [] === $others)
+            && !$this->isAnothers($line, $only->known);
+
+        return new Reading(
+            $line,
+            $agrees ? Outcome::Match : Outcome::Choose,
+            $agrees ? [$only] : self::ranked($identified + $named, $for),
+            doubt: $agrees ? null : Doubt::TwoPeople,
+        );
+    }
+
+    /** Whether the words are a name, and none of it somebody's. */
+    private function isAnothers(PastedLine $line, Known $known): bool
+    {
+        $words = array_values(
+            array_filter(
+                $line->words,
+                fn(string $word): bool => \strlen($word) > 1
+                    && $this->wording->knows($word)
+                    && !Vocabulary::has(Vocabulary::HEADING, $word),
+            ),
+        );
+
+        return \count($words) > 1 && [] === (new NameFit($this->wording))->placed($words, $known);
+    }
+
+    /**
+     * @param array<int, Candidate> $named
+     * @param array<int, Candidate> $local
+     */
+    private function byLocalPartAlone(
+        PastedLine $line,
+        array $named,
+        array $local,
+        ?string $mistyped,
+        Circumstances $for,
+    ): Reading {
+        $one = 1 === \count($local) ? array_values($local)[0] : null;
+        if (null === $mistyped && [] === $named && null !== $one && $one->clear && $for->wanted($one->known->person)) {
+            return new Reading($line, Outcome::Match, [$one]);
+        }
+        $sure = array_filter(
+            $named + $local,
+            static fn(Candidate $each): bool => Evidence::OneDigitOff !== $each->evidence,
+        );
+
+        return new Reading(
+            $line,
+            [] === $sure ? Outcome::Unknown : Outcome::Choose,
+            self::ranked($local + $named, $for),
+            $mistyped,
+        );
+    }
+
+    /** A line on which nobody was found: somebody who is not in the directory, or no person at all. */
+    private function nobody(PastedLine $line, ?string $mistyped): Reading
+    {
+        $sure = array_filter(
+            $line->pieces,
+            static fn(Piece $piece): bool => PieceKind::Address === $piece->kind
+                || (PieceKind::Number === $piece->kind && \strlen($piece->text) > 3),
+        );
+        $hinted = array_fill_keys(array_merge([], ...array_column($line->hints, 'pieces')), true);
+        $names = $heads = $capitals = 0;
+        $words = [];
+        foreach ($line->pieces as $at => $piece) {
+            if (PieceKind::Login === $piece->kind && 1 === \count($line->pieces)) {
+                return new Reading($line, Outcome::Unknown);
+            }
+            if (PieceKind::Word !== $piece->kind || isset($hinted[$at])) {
+                continue;
+            }
+            foreach ($piece->words as $word) {
+                if (!Vocabulary::has(Vocabulary::TITLES, $word) && !NameKeys::isParticle($word)) {
+                    $words[] = $word;
+                    $heading = Vocabulary::has(Vocabulary::HEADING, $word) || Cues::isOne($word);
+                    $heads += (int) $heading;
+                    $names += (int) (!$heading && $this->wording->isName($word));
+                    $capitals += (int) $piece->capital();
                 }
             }
         }
-        $local = $this->byLocalPart($line, $open, $index);
-        $all = $local + $named;
-        if ([] === $all) {
-            return new Reading($line, Outcome::Unknown, [], $mistyped);
-        }
-        // Two ways to the same person: the part before the @, and a name that fits.
-        $both = array_intersect_key($local, $named);
-        if (
-            1 === \count($local)
-            && null === $mistyped
-            && ([] === $line->words || [] !== $both)
-            && array_values($local)[0]->clear
-            && $for->wanted(array_values($local)[0]->known->person)
-        ) {
-            return new Reading($line, Outcome::Match, array_values($local));
-        }
-        $ranked = self::ranked($all, $for);
-        if ([] !== $open || [] === $named) {
-            return new Reading(
-                $line,
-                [] === array_filter($all, static fn(Candidate $each): bool => Evidence::OneDigitOff !== $each->evidence)
-                    ? Outcome::Unknown
-                    : Outcome::Choose,
-                $ranked,
-                $mistyped,
-            );
-        }
+        $count = \count($words);
+        $person = match (true) {
+            $line->meant, null !== $mistyped => true,
+            [] !== $sure => 0 === $heads || $names >= $heads,
+            0 === $count, mb_strlen($line->text) > self::LONGEST => false,
+            Vocabulary::has(Vocabulary::GREETING, $words[0]) && $heads >= $names => false,
+            $heads > 0 => $names > 0 && $names >= $heads && $capitals === $count,
+            1 === preg_match('/[:!?]\s*$/u', $line->text) => false,
+            1 === $count => $names > 0 && $capitals > 0,
+            $count > 5 => $names > 1 && $capitals === $count,
+            default => $capitals === $count || $names > 1,
+        };
 
-        return $this->byNameAlone($line, array_values($named), $ranked, $for);
+        return new Reading($line, $person ? Outcome::Unknown : Outcome::NoPerson, [], $mistyped);
     }
 
     /**
@@ -140,50 +376,89 @@ final readonly class Matcher
     private function byNameAlone(PastedLine $line, array $named, array $ranked, Circumstances $for): Reading
     {
         $ask = new Reading($line, Outcome::Choose, $ranked);
-        $fits = array_values(
-            array_filter($named, static fn(Candidate $each): bool => !self::contradicts($line, $each->known->person)),
+        $fits = self::undominated(
+            array_values(
+                array_filter($named, static fn(Candidate $each): bool => !self::contradicts($line, $each)),
+            ),
         );
-        $best = max([
-            -1,
-            ...array_map(static fn(Candidate $each): int => $each->clear ? $each->evidence->tier() : -1, $fits),
-        ]);
-        if ($best < 0) {
+        $clear = array_values(array_filter($fits, static fn(Candidate $each): bool => $each->clear));
+        if ([] === $clear) {
             return $ask;
         }
-        $group = self::ofTier($fits, $best);
-        $decided = \count($group) < \count(self::ofTier($named, $best)) ? Evidence::TheRowSays : null;
+        // Whoever is of another kind, or whose account is closed, never stands against somebody who is wanted.
+        $live = array_values(
+            array_filter(
+                $clear,
+                static fn(Candidate $each): bool => $for->wanted($each->known->person)
+                    && $for->open($each->known->person),
+            ),
+        );
+        $best = max([-1, ...array_map(static fn(Candidate $each): int => $each->tier(), $live)]);
+        $dead = max(array_map(static fn(Candidate $each): int => $each->tier(), $clear));
+        $slips = array_filter(
+            self::ofTier($live, $best),
+            static fn(Candidate $each): bool => $each->evidence->isUnsure(),
+        );
+        if ([] === $live || ($dead > $best && [] !== $slips)) {
+            return $ask;
+        }
+        foreach ($live as $one) {
+            foreach ($live as $other) {
+                // Two people are named, one beside the other.
+                if ([] === array_intersect($one->used, $other->used)) {
+                    return new Reading($line, Outcome::Choose, $ranked, doubt: Doubt::OneOfTwo);
+                }
+            }
+        }
+        $group = self::ofTier($live, $best);
+        $decided = \count($fits) < \count(self::ofTier($named, $best)) ? Evidence::TheRowSays : null;
         // While something on the line is not understood, it may be what tells them apart: the site does not decide.
-        $unread = $line->unread || [] !== array_filter($group, static fn(Candidate $each): bool => $each->unread);
+        $unread = [] !== array_filter($group, static fn(Candidate $each): bool => $each->unread);
+        $hinted = [] !== array_filter($line->hints, static fn(Hint $hint): bool => $hint->tells());
         foreach (
             [
-                [Evidence::TheRowSays, static fn(Person $person): bool => self::confirms($line, $person)],
-                [Evidence::OnlyOneForTheSite, $for->fit(...)],
+                [Evidence::TheRowSays, static fn(Candidate $each): bool => self::confirms($line, $each)],
+                [Evidence::OnlyOneForTheSite, static fn(Candidate $each): bool => $for->fit($each->known->person)],
             ] as [$why, $test]
         ) {
-            $some = array_values(array_filter($group, static fn(Candidate $each): bool => $test($each->known->person)));
-            if (\count($group) > 1 && 1 === \count($some) && (!$unread || Evidence::OnlyOneForTheSite !== $why)) {
+            $some = array_values(array_filter($group, $test));
+            if (
+                \count($group) > 1
+                && 1 === \count(
+                    $some
+                )
+                && (
+                    (
+                        !$unread
+                        && !$hinted
+                    )
+                    || Evidence::OnlyOneForTheSite !== $why
+                )
+            ) {
                 [$group, $decided] = [$some, $why];
             }
         }
         $one = 1 === \count($group) ? $group[0] : null;
-        if (null === $one || !$one->clear || !$for->wanted($one->known->person)) {
+        if (null === $one) {
             return $ask;
         }
         $person = $one->known->person;
-        if (!$for->open($person) && \count($named) > 1) {
+        $told = self::confirms($line, $one);
+        if ($one->weak && !$told && !$for->fit($person)) {
             return $ask;
         }
-        $sure = (!$unread && $for->fit($person)) || self::confirms($line, $person);
+        $sure = (!$unread && $for->fit($person)) || $told;
         // Somebody the words name in part, or by a short name, may be meant as well, unless the site tells them apart.
         $rivals = array_filter(
-            $fits,
+            $live,
             static fn(Candidate $each): bool => $each !== $one
-                && $each->clear
-                && $each->evidence->tier() >= min(1, $best)
-                && $each->evidence->tier() < $best
-                && (!$sure || $for->fit($each->known->person)),
+                && !$each->extra
+                && (!$each->weak || $one->weak || ($best < 3 && $for->fit($each->known->person)))
+                && $each->tier() >= ($best < 3 && !$for->fit($person) ? 0 : min(1, $best))
+                && $each->tier() < $best
+                && (!$sure || $for->fit($each->known->person) || ($told && self::confirms($line, $each))),
         );
-        $crowd = array_intersect_key($for->crowded, array_fill_keys($this->wording->keys($line), true));
+        $crowd = array_intersect_key($for->crowded, array_fill_keys($one->pairs, true));
         if ([] !== $rivals || \in_array(true, $crowd, true) || ([] !== $crowd && ($unread || !$for->fit($person)))) {
             return $ask;
         }
@@ -192,10 +467,8 @@ final readonly class Matcher
             Evidence::SmallDifference === $one->evidence
             && []
                 !== array_filter(
-                    $line->words,
-                    fn(string $word): bool => !\in_array($word, $one->known->names(), true)
-                        && $this->wording->knows($word)
-                        && !$this->stands($word, $one->known),
+                    $one->used,
+                    fn(int $at): bool => $this->isAnotherName($line->pieces[$at], $one->known),
                 )
         ) {
             return $ask;
@@ -207,6 +480,58 @@ final readonly class Matcher
             [$one],
             decided: [] !== $crowd ? Evidence::OnlyOneForTheSite : $decided,
         );
+    }
+
+    /** Whether a piece is a name that the directory has, and not one of somebody's. */
+    private function isAnotherName(Piece $piece, Known $known): bool
+    {
+        foreach ($piece->words as $word) {
+            if (
+                !\in_array($word, $known->names(), true)
+                && $this->wording->knows($word)
+                && !$this->stands($word, $known)
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Without those whose name is made of words that stand apart, or is a part of the words that are another's whole
+     * name.
+     *
+     * @param list<Candidate> $candidates
+     *
+     * @return list<Candidate>
+     */
+    private static function undominated(array $candidates): array
+    {
+        $kept = [];
+        foreach ($candidates as $each) {
+            foreach ($candidates as $other) {
+                $stronger = $other !== $each && $other->clear && !$other->weak;
+                if (
+                    $stronger
+                    && (($other->crossing < $each->crossing && [] !== array_intersect($other->used, $each->used)
+                        && !self::reaches($each, $other))
+                        || (\count($other->used) > \count($each->used)
+                            && [] === array_diff($each->used, $other->used)))
+                ) {
+                    continue 2;
+                }
+            }
+            $kept[] = $each;
+        }
+
+        return $kept;
+    }
+
+    /** Whether one is called by more of the words than another. */
+    private static function reaches(Candidate $one, Candidate $other): bool
+    {
+        return \count($one->used) > \count($other->used) && [] === array_diff($other->used, $one->used);
     }
 
     /** Whether a word stands for one of somebody's names without a slip. */
@@ -224,47 +549,32 @@ final readonly class Matcher
         return NameKeys::isParticle($word);
     }
 
-    /** @return array<int, Candidate> by index */
-    private function byName(PastedLine $line, KnownPeople $index): array
-    {
-        $fit = new NameFit($this->wording);
-        $candidates = [];
-        foreach ($this->wording->keys($line) as $key) {
-            foreach ($index->byKey($key) as $at) {
-                if (!isset($candidates[$at]) && null !== ($candidate = $fit->of($line->words, $index->people[$at]))) {
-                    $candidates[$at] = $candidate;
-                }
-            }
-        }
-
-        return $candidates;
-    }
-
-    /** @return array<int, Candidate> by index */
-    private static function identified(PastedLine $line, KnownPeople $index): array
-    {
-        $identified = [];
-        foreach ($line->identifiers as $identifier) {
-            foreach ($index->byIdentifier($identifier) as $at) {
-                $identified[$at] = new Candidate($index->people[$at], Evidence::Identifier);
-            }
-        }
-
-        return $identified;
-    }
-
     /**
-     * @param list<string> $open identifiers that are nobody's
+     * Identifiers that people of a line may have, to be looked up.
      *
-     * @return array<int, Candidate> by index
+     * @return list<string>
      */
-    private function byLocalPart(PastedLine $line, array $open, KnownPeople $index): array
+    public function identifiers(PastedLine $line): array
+    {
+        $alone = [] === $line->identifiers && 1 === \count($line->words) ? $line->words : [];
+        $all = [];
+        foreach ([...$line->identifiers, ...$alone] as $identifier) {
+            $local = str_contains($identifier, '@') ? [strstr($identifier, '@', true) ?: ''] : [];
+            array_push($all, $identifier, ...$local, ...$this->meant($identifier));
+        }
+
+        return array_values(array_unique($all));
+    }
+
+    /** @return array<int, Candidate> by index */
+    private function byLocalPart(PastedLine $line, KnownPeople $index, bool $identified): array
     {
         $candidates = [];
         $alone = [] === $line->identifiers && 1 === \count($line->words);
-        foreach ($alone ? $line->words : $open as $identifier) {
+        foreach ($identified ? [] : ($alone ? $line->words : $line->identifiers) as $identifier) {
             $elsewhere = str_contains($identifier, '@');
-            foreach ($index->byLocalPart($elsewhere ? (strstr($identifier, '@', true) ?: '') : $identifier) as $at) {
+            $local = $elsewhere ? (strstr($identifier, '@', true) ?: '') : $identifier;
+            foreach ([...$index->byLocalPart($local), ...$elsewhere ? $index->byIdentifier($local) : []] as $at) {
                 // The same before another @ may be anybody's; so may a given name alone.
                 $candidates[$at] = new Candidate($index->people[$at], Evidence::LocalPart, !$elsewhere && !$alone);
             }
@@ -274,10 +584,10 @@ final readonly class Matcher
     }
 
     /** What was settled by hand here before comes first, and is said; it decides nothing by itself. */
-    private function remembering(Reading $reading, KnownPeople $index, Circumstances $for): Reading
+    private function remembering(Reading $reading, Naming $naming, Circumstances $for): Reading
     {
         $who = $for->remembered[$reading->line->gist()] ?? null;
-        $at = null === $who ? null : $index->byId($who);
+        $at = null === $who ? null : $naming->index->byId($who);
         if (null === $at || Outcome::Match === $reading->outcome) {
             return $reading;
         }
@@ -290,7 +600,7 @@ final readonly class Matcher
                     $reading->candidates,
                     static fn(Candidate $each): bool => $each->known->person->id === $who,
                 ),
-            )[0] ?? new Candidate($index->people[$at], Evidence::Remembered, false);
+            )[0] ?? new Candidate($naming->index->people[$at], Evidence::Remembered, false);
 
         return new Reading(
             $reading->line,
@@ -300,15 +610,32 @@ final readonly class Matcher
         );
     }
 
-    private static function contradicts(PastedLine $line, Person $person): bool
+    /** Whether what the line says of level, division or kind is not so, of somebody in whose name it does not stand. */
+    private static function contradicts(PastedLine $line, Candidate $one): bool
     {
-        return ([] !== $line->levels && !\in_array($person->level, $line->levels, true))
-            || ([] !== $line->divisions && !\in_array($person->division, $line->divisions, true));
+        foreach ($line->hints as $hint) {
+            if ($hint->sure && $hint->tells() && self::isBeside($hint, $one) && !$hint->fits($one->known->person)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
-    private static function confirms(PastedLine $line, Person $person): bool
+    private static function confirms(PastedLine $line, Candidate $one): bool
     {
-        return ([] !== $line->levels || [] !== $line->divisions) && !self::contradicts($line, $person);
+        $told = array_filter(
+            $line->hints,
+            static fn(Hint $hint): bool => $hint->tells() && self::isBeside($hint, $one),
+        );
+        $agree = array_filter($told, static fn(Hint $hint): bool => $hint->fits($one->known->person));
+
+        return [] !== $told && \count($agree) === \count($told);
+    }
+
+    private static function isBeside(Hint $hint, Candidate $one): bool
+    {
+        return [] === array_intersect($hint->pieces, $one->used);
     }
 
     /**
@@ -319,7 +646,7 @@ final readonly class Matcher
     private static function ofTier(array $candidates, int $tier): array
     {
         return array_values(
-            array_filter($candidates, static fn(Candidate $each): bool => $each->evidence->tier() === $tier),
+            array_filter($candidates, static fn(Candidate $each): bool => $each->tier() === $tier),
         );
     }
 
@@ -342,8 +669,10 @@ final readonly class Matcher
     private static function ranked(array $candidates, Circumstances $for): array
     {
         $order = static fn(Candidate $each): array => [
-            -$each->evidence->strength(),
+            -$each->tier(),
             $for->open($each->known->person) ? 0 : 1,
+            $each->crossing,
+            -$each->evidence->strength(),
             $for->fit($each->known->person) ? 0 : 1,
             $for->wanted($each->known->person) ? 0 : 1,
             $each->known->person->id,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\Text\NameKeys;
 
 /** How the words of a line fit somebody's names. */
@@ -15,79 +16,94 @@ final readonly class NameFit
     private const SHORT = 0.1;
     private const INITIAL = 0.2;
     private const NEAR = 0.3;
+    private const TWICE = 1.5;
+
+    /** Which name a word is of; further ones have two numbers each. */
+    private const GIVEN = 0;
+    private const PREFERRED = 1;
+    private const FAMILY = 2;
+    private const FURTHER = 3;
 
     /** Shorter names have too many neighbours. */
     private const LONG_ENOUGH = 4;
 
+    private const LONG_FOR_TWO = 6;
+
     public function __construct(private Wording $wording) {}
 
-    /** @param list<string> $words folded */
-    public function of(array $words, Known $known): ?Candidate
+    /**
+     * @param list<string>                 $words     folded
+     * @param array<string, list<string>>  $spellings other ways to write a word
+     * @param array<int, bool>             $sides     words that are a family name, or a given one, by their place
+     */
+    public function of(array $words, Known $known, array $spellings = [], array $sides = []): ?Fit
     {
         $slots = self::slots($known);
-        $all = $words;
-        $pairs = $this->assigned($words, $slots);
-        $given = $family = $used = [];
+        $pairs = $this->assigned($words, $slots, $spellings, $sides);
+        $given = $family = $used = $placed = [];
         $worst = self::EXACT;
         $near = 0;
         foreach ($pairs as [$place, $slot, $apart]) {
             [, $side, $source] = $slots[$slot];
             $used[$source][] = $slot;
+            $placed[$place] = true;
             if (self::counts($slots, $slot)) {
                 $side ? ($family[] = $slot) : ($given[] = $slot);
             }
             $worst = max($worst, $apart);
-            $near += (int) ($apart >= self::NEAR);
-            unset($words[$place]);
+            $near += $apart >= self::TWICE ? 2 : (int) ($apart >= self::NEAR);
         }
         if ([] === $given || [] === $family || $near > 2 || !$this->whole($pairs, $slots)) {
             return null;
         }
-        $left = array_filter(
-            $words,
-            static fn(string $word, int $place): bool => \strlen($word) > 1
-                && (!NameKeys::isParticle($word) || self::isAName($place, $words, $all, $pairs, $slots)),
-            \ARRAY_FILTER_USE_BOTH,
-        );
-        $letters = array_filter($words, static fn(string $word): bool => 1 === \strlen($word));
-        $missing = self::missing($slots, $used);
-        if ([] !== $left || [] !== $letters) {
-            // Something besides: a remark when the directory knows no such name, and otherwise perhaps somebody else.
-            $somebodyElse =
-                [] !== $letters
-                || []
-                    !== array_filter(
-                        $left,
-                        fn(string $word): bool => NameKeys::isParticle($word) || $this->wording->mayBeAName($word),
-                    );
-            if ($worst >= self::INITIAL || $missing > 1 || ($somebodyElse && $missing > 0)) {
-                return [] === $letters && $near < 2 && $missing < 2
-                    ? new Candidate($known, $near > 0 ? Evidence::SmallDifference : Evidence::PartOfTheName, false)
-                    : null;
+        $left = [];
+        foreach ($words as $place => $word) {
+            if (
+                !isset($placed[$place])
+                && (!NameKeys::isParticle($word) || self::isAName($place, $words, $pairs, $slots))
+            ) {
+                $left[] = $place;
             }
-
-            return new Candidate($known, Evidence::PartOfTheName, !$somebodyElse && 0 === $missing, unread: true);
+        }
+        [$lessGiven, $lessFamily] = self::missing($slots, $used);
+        $missing = $lessGiven + $lessFamily;
+        $first = $this->first($slots, $used);
+        $slips = $near < 2 || $this->bothLong($pairs, $slots);
+        [$evidence, $clear] = match (true) {
+            $worst >= self::NEAR => [
+                Evidence::SmallDifference,
+                $slips && $missing < 2 && $first && $this->isASlip($pairs, $slots),
+            ],
+            $worst >= self::INITIAL => [
+                Evidence::Initials,
+                // A given name and the first letter of another are too little.
+                $lessFamily < 1 && ($first || $missing < 2) && self::hasFamily($pairs, $slots),
+            ],
+            $missing > 0 => [Evidence::PartOfTheName, $lessFamily < 2 && ($first || 0 === $lessFamily)],
+            $worst >= self::SHORT => [Evidence::Nickname, true],
+            $worst >= self::SPELLED => [Evidence::Transliteration, true],
+            isset($used[self::FAMILY]) && !$this->allParticles($slots, $used) => [Evidence::Particles, true],
+            null !== ($kind = self::furtherKind($known, $used)) => [Evidence::ofName($kind), true],
+            isset($used[self::PREFERRED]) => [Evidence::PreferredName, true],
+            default => [Evidence::FullName, true],
+        };
+        $keys = [];
+        foreach ($given as $one) {
+            foreach ($family as $other) {
+                $keys[] = NameKeys::pair(NameKeys::canon($slots[$one][0]), NameKeys::canon($slots[$other][0]));
+            }
         }
 
-        return match (true) {
-            $worst >= self::NEAR => new Candidate(
-                $known,
-                Evidence::SmallDifference,
-                1 === $near && $missing < 2 && $this->first($slots, $used) && $this->isASlip($pairs, $slots),
-            ),
-            $worst >= self::INITIAL => new Candidate(
-                $known,
-                Evidence::Initials,
-                $missing < 2 && $this->first($slots, $used),
-            ),
-            $missing > 0 => new Candidate($known, Evidence::PartOfTheName, $this->first($slots, $used)),
-            $worst >= self::SHORT => new Candidate($known, Evidence::Nickname),
-            $worst >= self::SPELLED => new Candidate($known, Evidence::Transliteration),
-            isset($used['former']) => new Candidate($known, Evidence::FormerName),
-            isset($used['preferred']) => new Candidate($known, Evidence::PreferredName),
-            $this->allParticles($slots, $used, $words) => new Candidate($known, Evidence::FullName),
-            default => new Candidate($known, Evidence::Particles),
-        };
+        return new Fit(
+            $evidence,
+            array_keys($placed),
+            self::ofFamily($pairs, $slots),
+            $left,
+            $clear,
+            $worst >= self::INITIAL || $lessFamily > 0 || ($lessGiven > 0 && !$first),
+            self::isOrdered($pairs, $slots),
+            $keys,
+        );
     }
 
     /**
@@ -99,37 +115,101 @@ final readonly class NameFit
      */
     public function placed(array $words, Known $known): array
     {
-        $places = array_column($this->assigned($words, self::slots($known)), 0);
+        $places = array_column($this->assigned($words, self::slots($known), [], []), 0);
 
         return array_values(array_intersect_key($words, array_fill_keys($places, true)));
     }
 
     /**
+     * Whether a family name is there in full.
+     *
+     * @param list<array{int, int, float}>   $pairs
+     * @param list<array{string, bool, int}> $slots
+     */
+    private static function hasFamily(array $pairs, array $slots): bool
+    {
+        foreach ($pairs as [, $slot, $apart]) {
+            if ($slots[$slot][1] && self::INITIAL !== $apart) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<array{int, int, float}>   $pairs
+     * @param list<array{string, bool, int}> $slots
+     */
+    private static function isOrdered(array $pairs, array $slots): bool
+    {
+        $last = [];
+        usort($pairs, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+        foreach ($pairs as [, $slot]) {
+            [, $family, $source] = $slots[$slot];
+            if (!$family && $slot < ($last[$source] ?? -1)) {
+                return false;
+            }
+            $last[$source] = $slot;
+        }
+
+        return true;
+    }
+
+    /**
+     * @param list<array{int, int, float}>   $pairs
+     * @param list<array{string, bool, int}> $slots
+     *
+     * @return list<int> places of words
+     */
+    private static function ofFamily(array $pairs, array $slots): array
+    {
+        $family = array_filter($pairs, static fn(array $pair): bool => $slots[$pair[1]][1]);
+
+        return array_values(array_unique(array_column($family, 0)));
+    }
+
+    /** @param array<int, list<int>> $used slots by source */
+    private static function furtherKind(Known $known, array $used): ?NameKind
+    {
+        foreach ($known->further as $at => $name) {
+            if (isset($used[self::FURTHER + 2 * $at]) || isset($used[self::FURTHER + 2 * $at + 1])) {
+                return $name->kind;
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * Whether a name tells somebody apart: a particle does where the whole name is one ("Le", "Do").
      *
-     * @param list<array{string, bool, string}> $slots
+     * @param list<array{string, bool, int}> $slots
      */
     private static function counts(array $slots, int $slot): bool
     {
         [$name, , $source] = $slots[$slot];
-        $own = array_filter(
-            $slots,
-            static fn(array $each): bool => $each[2] === $source && !NameKeys::isParticle($each[0]),
-        );
+        if (!NameKeys::isParticle($name)) {
+            return true;
+        }
+        foreach ($slots as [$other, , $of]) {
+            if ($of === $source && !NameKeys::isParticle($other)) {
+                return false;
+            }
+        }
 
-        return !NameKeys::isParticle($name) || [] === $own;
+        return true;
     }
 
     /**
      * Whether a particle nobody of this name has is a name by itself: it may be one, and stands before none of their
      * names.
      *
-     * @param list<string>                      $all   words of the line
-     * @param array<int, string>                $words those that stand for nothing
+     * @param list<string>                   $all   words of the line
      * @param list<array{int, int, float}>      $pairs
-     * @param list<array{string, bool, string}> $slots
+     * @param list<array{string, bool, int}> $slots
      */
-    private static function isAName(int $place, array $words, array $all, array $pairs, array $slots): bool
+    private static function isAName(int $place, array $all, array $pairs, array $slots): bool
     {
         if (!NameKeys::mayBeANameOfItsOwn($all[$place])) {
             return false;
@@ -144,20 +224,22 @@ final readonly class NameFit
         return true;
     }
 
-    /** @return list<array{string, bool, string}> folded word, whether of the family, and which name it is of */
+    /** @return list<array{string, bool, int}> folded word, whether of the family, and which name it is of */
     private static function slots(Known $known): array
     {
+        $names = [
+            [self::GIVEN, false, $known->given],
+            [self::PREFERRED, false, $known->preferred],
+            [self::FAMILY, true, $known->family],
+        ];
+        foreach ($known->further as $at => $further) {
+            $names[] = [self::FURTHER + 2 * $at, false, $further->given];
+            $names[] = [self::FURTHER + 2 * $at + 1, true, $further->family];
+        }
         $slots = [];
-        foreach (
-            [
-                'given' => $known->given,
-                'preferred' => $known->preferred,
-                'family' => $known->family,
-                'former' => $known->former,
-            ] as $source => $names
-        ) {
-            foreach ($names as $name) {
-                $slots[] = [$name, 'family' === $source || 'former' === $source, $source];
+        foreach ($names as [$source, $family, $words]) {
+            foreach ($words as $word) {
+                $slots[] = [$word, $family, $source];
             }
         }
 
@@ -167,26 +249,42 @@ final readonly class NameFit
     /**
      * Which word stands for which name: the nearest first, each once.
      *
-     * @param list<string>                      $words
-     * @param list<array{string, bool, string}> $slots
+     * @param list<string>                   $words
+     * @param list<array{string, bool, int}> $slots
+     * @param array<string, list<string>>    $spellings
+     * @param array<int, bool>               $sides
      *
      * @return list<array{int, int, float}> place of the word, slot, and how far
      */
-    private function assigned(array $words, array $slots): array
+    private function assigned(array $words, array $slots, array $spellings, array $sides): array
     {
         $options = [];
         foreach ($words as $place => $word) {
             foreach ($slots as $slot => [$name, $family]) {
-                $apart = $this->apart($word, $name, $family);
+                $apart = ($sides[$place] ?? $family) === $family
+                    ? $this->apart($word, $name, $family, $spellings[$word] ?? [])
+                    : null;
                 if (null !== $apart) {
                     $options[] = [$apart, $slot, $place];
                 }
             }
         }
-        $assigned = $this->joined($words, $slots);
-        $taken = array_fill_keys(array_column($assigned, 1), true);
-        $placed = array_fill_keys(array_column($assigned, 0), true);
         sort($options);
+        $assigned = $placed = $taken = [];
+        foreach ($options as [$apart, $slot, $place]) {
+            if (self::EXACT === $apart && !isset($placed[$place]) && !isset($taken[$slot])) {
+                $assigned[] = [$place, $slot, $apart];
+                $placed[$place] = $taken[$slot] = true;
+            }
+        }
+        foreach ($this->joined($words, $slots) as [$place, $slot, $apart]) {
+            if (!isset($placed[$place]) && !isset($taken[$slot])) {
+                $assigned[] = [$place, $slot, $apart];
+            }
+        }
+        foreach ($assigned as [$place, $slot]) {
+            $placed[$place] = $taken[$slot] = true;
+        }
         foreach ($options as [$apart, $slot, $place]) {
             if (!isset($placed[$place]) && !isset($taken[$slot])) {
                 $assigned[] = [$place, $slot, $apart];
@@ -201,7 +299,7 @@ final readonly class NameFit
      * Names of several words that are written as one, and the other way round.
      *
      * @param list<string>                      $words
-     * @param list<array{string, bool, string}> $slots
+     * @param list<array{string, bool, int}> $slots
      *
      * @return list<array{int, int, float}> place of the word, slot, and how far
      */
@@ -223,8 +321,9 @@ final readonly class NameFit
         for ($i = 0; $i + 1 < \count($words) && [] === $pairs && \count($words) > 2; ++$i) {
             foreach ([2, 3] as $length) {
                 $part = \array_slice($words, $i, $length);
+                $joined = \count($part) === $length ? implode('', $part) : '';
                 foreach ($slots as $slot => [$name]) {
-                    if (\count($part) === $length && implode('', $part) === $name) {
+                    if ($joined === $name) {
                         foreach (array_keys($part) as $offset) {
                             $pairs[] = [$i + $offset, $slot, self::SPELLED];
                         }
@@ -236,7 +335,8 @@ final readonly class NameFit
         return $pairs;
     }
 
-    private function apart(string $word, string $name, bool $family): ?float
+    /** @param list<string> $spellings */
+    private function apart(string $word, string $name, bool $family, array $spellings): ?float
     {
         if ($word === $name) {
             return self::EXACT;
@@ -248,30 +348,37 @@ final readonly class NameFit
             return $word === $name[0] ? self::INITIAL : null;
         }
         [$typed, $own] = [NameKeys::canon($word), NameKeys::canon($name)];
-        if ($typed === $own) {
+        if ($typed === $own || \in_array($own, array_map(NameKeys::canon(...), $spellings), true)) {
             return self::SPELLED;
         }
         if (!$family && \in_array($name, $this->wording->nicknames()->of($word), true)) {
             return self::SHORT;
         }
-        if (\strlen($name) < self::LONG_ENOUGH - 1 || abs(\strlen($word) - \strlen($name)) > 1) {
+        if (\strlen($name) < self::LONG_ENOUGH - 1 || abs(\strlen($word) - \strlen($name)) > 2) {
             return null;
         }
-        $apart = min(Slip::between($word, $name), Slip::between($typed, $own));
+        $near = $this->wording->apart($word, $name);
+        if (null === $near && $word[0] === $name[0]) {
+            $slip = Slip::between($typed, $own);
+            $near = $slip < Slip::OTHER && abs(\strlen($word) - \strlen($name)) < 2 ? $slip : null;
+        }
+        if (null !== $near) {
+            return self::NEAR + $near;
+        }
 
-        return $apart < Slip::OTHER ? self::NEAR + $apart : null;
+        return $word[0] === $name[0] && Slip::twice($word, $name) ? self::TWICE : null;
     }
 
     /**
      * Not by first letters alone: a family name or a given one is there in full.
      *
      * @param list<array{int, int, float}>      $pairs
-     * @param list<array{string, bool, string}> $slots
+     * @param list<array{string, bool, int}> $slots
      */
     private function whole(array $pairs, array $slots): bool
     {
         foreach ($pairs as [, $slot, $apart]) {
-            if ($apart < self::INITIAL && self::counts($slots, $slot)) {
+            if (self::INITIAL !== $apart && self::counts($slots, $slot)) {
                 return true;
             }
         }
@@ -282,12 +389,14 @@ final readonly class NameFit
     /**
      * Whether the first given name, or the preferred one, is there: nobody goes by the second alone.
      *
-     * @param list<array{string, bool, string}> $slots
-     * @param array<string, list<int>>          $used
+     * @param list<array{string, bool, int}> $slots
+     * @param array<int, list<int>>          $used
      */
     private function first(array $slots, array $used): bool
     {
-        foreach (['given', 'preferred'] as $source) {
+        foreach (array_unique(
+            array_column(array_filter($slots, static fn(array $slot): bool => !$slot[1]), 2)
+        ) as $source) {
             $own = array_keys(array_filter($slots, static fn(array $slot): bool => $slot[2] === $source));
             if ([] !== $own && \in_array($own[0], $used[$source] ?? [], true)) {
                 return true;
@@ -301,7 +410,7 @@ final readonly class NameFit
      * A word that is nobody's name, long enough, and near.
      *
      * @param list<array{int, int, float}>      $pairs
-     * @param list<array{string, bool, string}> $slots
+     * @param list<array{string, bool, int}> $slots
      */
     private function isASlip(array $pairs, array $slots): bool
     {
@@ -315,47 +424,63 @@ final readonly class NameFit
     }
 
     /**
-     * Words of the name that are not there: of the given names or the preferred one, and of the family names or the
-     * former.
+     * Two slips are one in each of two long names, or both in a longer one.
      *
-     * @param list<array{string, bool, string}> $slots
-     * @param array<string, list<int>>          $used
+     * @param list<array{int, int, float}>   $pairs
+     * @param list<array{string, bool, int}> $slots
      */
-    private static function missing(array $slots, array $used): int
+    private function bothLong(array $pairs, array $slots): bool
     {
-        $of = static fn(string $source): array => array_keys(
-            array_filter(
-                $slots,
-                static fn(array $slot, int $at): bool => $slot[2] === $source && self::counts($slots, $at),
-                \ARRAY_FILTER_USE_BOTH,
-            ),
-        );
-        $lacks = static fn(string $source): int => \count(array_diff($of($source), $used[$source] ?? []));
-        $side = static function (string $a, string $b) use ($of, $lacks, $used): int {
-            $choices = array_map(
-                $lacks,
-                array_filter([$a, $b], static fn(string $source): bool => isset($used[$source]) && [] !== $of($source)),
-            );
-
-            return [] === $choices ? 0 : min($choices);
-        };
-
-        return $side('given', 'preferred') + $side('family', 'former');
-    }
-
-    /**
-     * @param list<array{string, bool, string}> $slots
-     * @param array<string, list<int>>          $used
-     * @param array<int, string>                $left words that stand for nothing
-     */
-    private function allParticles(array $slots, array $used, array $left): bool
-    {
-        foreach ($slots as $slot => [$name, , $source]) {
-            if ('family' === $source && NameKeys::isParticle($name) && !\in_array($slot, $used[$source] ?? [], true)) {
+        foreach ($pairs as [, $slot, $apart]) {
+            if ($apart >= self::NEAR && \strlen($slots[$slot][0]) < self::LONG_FOR_TWO) {
                 return false;
             }
         }
 
-        return [] === $left;
+        return true;
+    }
+
+    /**
+     * Words of the name that are not there, of given names and of family names: of the one of each side that lacks
+     * least.
+     *
+     * @param list<array{string, bool, int}> $slots
+     * @param array<int, list<int>>          $used
+     *
+     * @return array{int, int}
+     */
+    private static function missing(array $slots, array $used): array
+    {
+        $lacks = [[], []];
+        $own = [];
+        foreach ($slots as $slot => [, , $source]) {
+            if (isset($used[$source]) && self::counts($slots, $slot)) {
+                $own[$source][] = $slot;
+            }
+        }
+        foreach ($own as $source => $some) {
+            $lacks[(int) $slots[$some[0]][1]][] = \count(array_diff($some, $used[$source]));
+        }
+
+        return [min([99, ...$lacks[0]]) % 99, min([99, ...$lacks[1]]) % 99];
+    }
+
+    /**
+     * @param list<array{string, bool, int}> $slots
+     * @param array<int, list<int>>          $used
+     */
+    private function allParticles(array $slots, array $used): bool
+    {
+        foreach ($slots as $slot => [$name, , $source]) {
+            if (
+                self::FAMILY === $source
+                && NameKeys::isParticle($name)
+                && !\in_array($slot, $used[$source] ?? [], true)
+            ) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -11,6 +11,7 @@ final readonly class Reading
      * @param list<Candidate> $candidates the one it means, or those it may mean, the likeliest first
      * @param ?string         $mistyped   the number format as which it has a wrong digit
      * @param ?Evidence       $decided    what told namesakes apart
+     * @param ?Doubt          $doubt      why it is asked about, though it names somebody
      * @param ?int            $repeats    number of the line that means the same person
      */
     public function __construct(
@@ -20,5 +21,6 @@ final readonly class Reading
         public ?string $mistyped = null,
         public ?Evidence $decided = null,
         public ?int $repeats = null,
+        public ?Doubt $doubt = null,
     ) {}
 }

@@ -10,6 +10,9 @@ final class Slip
     /** From here on two words are different ones. */
     public const OTHER = 1.0;
 
+    /** Letters of a word that may have two slips. */
+    public const LONG = 8;
+
     /** Letters, from the first that differs to the last, within which a slip stays. */
     private const STRETCH = 3;
 
@@ -59,6 +62,32 @@ final class Slip
         }
 
         return $rows[$m][$n];
+    }
+
+    /** Whether two long words are at most two slips apart: letters wrong, missing, too many, or swapped. */
+    public static function twice(string $a, string $b): bool
+    {
+        if (min(\strlen($a), \strlen($b)) < self::LONG || levenshtein($a, $b) > 4) {
+            return false;
+        }
+        [$m, $n] = [\strlen($a), \strlen($b)];
+        $rows = [range(0, $n)];
+        for ($i = 1; $i <= $m; ++$i) {
+            $rows[$i] = [$i];
+            for ($j = 1; $j <= $n; ++$j) {
+                $best = min(
+                    $rows[$i - 1][$j] + 1,
+                    $rows[$i][$j - 1] + 1,
+                    $rows[$i - 1][$j - 1] + (int) ($a[$i - 1] !== $b[$j - 1]),
+                );
+                if ($i > 1 && $j > 1 && $a[$i - 1] === $b[$j - 2] && $a[$i - 2] === $b[$j - 1]) {
+                    $best = min($best, $rows[$i - 2][$j - 2] + 1);
+                }
+                $rows[$i][$j] = $best;
+            }
+        }
+
+        return $rows[$m][$n] <= 2;
     }
 
     private static function swap(string $a, string $b): float

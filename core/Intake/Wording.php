@@ -16,11 +16,25 @@ final readonly class Wording
     /** Names near a word that are tried. */
     private const MOST_NEAR = 6;
 
+    /** Words of one person stand close together. */
+    private const WINDOW = 8;
+    private const NARROW = 5;
+
+    /** Nobody has a longer name; so many names one behind the other are nobody's. */
+    public const MOST_WORDS = 14;
+    private const MOST_NAMES = 8;
+
+    /** In a line of so many words, one that nobody is called may be several that the directory has apart. */
+    private const FEW = 6;
+
     /** @var array<string, true> in the shared spelling */
     private array $known;
 
     /** @var array<string, list<string>> word => names near it, the nearest first */
     private array $near;
+
+    /** @var array<string, array<string, float>> word => how far all the names near it are */
+    private array $apart;
 
     /**
      * @param list<string>     $names folded words of the directory's names, at least those that share a slip
@@ -30,7 +44,7 @@ final readonly class Wording
     public function __construct(private Nicknames $nicknames, array $names, array $lines)
     {
         $this->known = array_fill_keys(array_map(NameKeys::canon(...), $names), true);
-        $bySlip = $near = [];
+        $bySlip = $near = $apart = [];
         foreach ($names as $name) {
             foreach (NameKeys::slips($name) as $key) {
                 $bySlip[$key][] = $name;
@@ -44,20 +58,12 @@ final readonly class Wording
                 }
             }
             unset($found[$word]);
+            $found = array_filter($found, static fn(float $apart): bool => $apart < Slip::OTHER);
             asort($found);
-            $near[$word] = array_map(
-                strval(...),
-                array_keys(
-                    \array_slice(
-                        array_filter($found, static fn(float $apart): bool => $apart < Slip::OTHER),
-                        0,
-                        self::MOST_NEAR,
-                        true,
-                    ),
-                ),
-            );
+            $apart[$word] = $found;
+            $near[$word] = array_map(strval(...), array_keys(\array_slice($found, 0, self::MOST_NEAR, true)));
         }
-        $this->near = $near;
+        [$this->near, $this->apart] = [$near, $apart];
     }
 
     /**
@@ -71,8 +77,11 @@ final readonly class Wording
     {
         $words = [];
         foreach ($lines as $line) {
-            foreach ($line->person ? $line->words : [] as $word) {
+            foreach ($line->person ? $line->words : [] as $n => $word) {
                 $words[$word] = true;
+                foreach ($line->pieces[$line->places[$n]]->spellings as $spelling) {
+                    $words[$spelling] = true;
+                }
             }
         }
 
@@ -83,6 +92,18 @@ final readonly class Wording
     public function knows(string $word): bool
     {
         return isset($this->known[NameKeys::canon($word)]);
+    }
+
+    /** How far a name of the directory is from a word of the lines; null for more than a slip. */
+    public function apart(string $word, string $name): ?float
+    {
+        return $this->apart[$word][$name] ?? null;
+    }
+
+    /** Whether somebody is called so, or it is short for a name. */
+    public function isName(string $word): bool
+    {
+        return $this->knows($word) || [] !== $this->nicknames->of($word);
     }
 
     /** Whether somebody is called so, or nearly so. */
@@ -96,52 +117,98 @@ final readonly class Wording
         return $this->nicknames;
     }
 
-    /** @return list<string> pairs under which whoever a line means is found */
+    /** @return list<string> pairs under which whoever a line, or a part of it, means is found */
     public function keys(PastedLine $line): array
     {
-        $own =
-            array_values(array_filter($line->words, static fn(string $word): bool => !NameKeys::isParticle($word)))
-            ?: $line->words;
-        $words = array_map(NameKeys::canon(...), $own);
-        $others = array_map(
-            fn(string $word): array => [
-                ...array_map(NameKeys::canon(...), $this->nicknames->of($word)),
-                ...array_map(NameKeys::canon(...), $this->near[$word] ?? []),
-            ],
-            $own,
-        );
-        $pairs = [];
-        $count = \count($words);
-        for ($i = 0; $i < $count; ++$i) {
-            for ($j = $i + 1; $j < $count; ++$j) {
-                $pairs[NameKeys::pair($words[$i], $words[$j])] = true;
-                foreach ($others[$i] as $other) {
-                    $pairs[NameKeys::pair($other, $words[$j])] = true;
-                }
-                foreach ($others[$j] as $other) {
-                    $pairs[NameKeys::pair($words[$i], $other)] = true;
-                }
-            }
+        $all = [];
+        $few = \count($line->words) <= self::FEW;
+        $run = 0;
+        $runs = [];
+        // In a long line a word that is somebody's name is taken for no other.
+        foreach ($line->words as $n => $word) {
+            $piece = $line->pieces[$line->places[$n]];
+            $run += (int) $piece->gap->parts();
+            $runs[$run][] = [$word, ...$this->forms($word, $piece, $few || !$this->knows($word))];
         }
-        // A particle may be somebody's whole family name.
-        $all = $line->words;
-        foreach (array_filter($all, NameKeys::mayBeANameOfItsOwn(...)) as $particle) {
-            foreach ($all as $word) {
-                if ($word !== $particle) {
-                    $pairs[NameKeys::pair(NameKeys::canon($particle), NameKeys::canon($word))] = true;
+        foreach ($runs as $forms) {
+            $names = array_filter($forms, static fn(array $form): bool => $form[2]);
+            \count($names) > self::MOST_NAMES || array_push($all, ...$forms);
+        }
+        $pairs = [];
+        $window = $few ? self::WINDOW : self::NARROW;
+        foreach ($all as $i => [$word, $forms, $maybe, $firm]) {
+            for ($j = $i + 1; $j < \count($all) && $j <= $i + $window; ++$j) {
+                [$other, $others, $perhaps, $sure] = $all[$j];
+                if (!$maybe && !$perhaps && !$few) {
+                    continue;
                 }
+                // A slip in each of two words is one in each of two long ones.
+                $plain = $this->knows($word) || $this->knows($other);
+                foreach ($forms as $at => $one) {
+                    foreach ($others as $place => $two) {
+                        if ($at < $firm || $place < $sure || !$plain) {
+                            $pairs[NameKeys::pair($one, $two)] = true;
+                        }
+                    }
+                }
+                $this->far($word, $other, $forms[0], $others[0], $pairs);
             }
         }
         // Written as one what the directory has as two, particles and all.
-        for ($i = 0; $i + 1 < \count($all) && \count($all) > 2; ++$i) {
+        $words = $line->words;
+        for ($i = 0; $i + 1 < \count($words) && $i < self::WINDOW && \count($words) > 2; ++$i) {
             foreach ([2, 3] as $length) {
-                $joined = NameKeys::canon(implode('', \array_slice($all, $i, $length)));
-                foreach ([...\array_slice($all, 0, $i), ...\array_slice($all, $i + $length)] as $word) {
+                $joined = NameKeys::canon(implode('', \array_slice($words, $i, $length)));
+                if (!isset($this->known[$joined])) {
+                    continue;
+                }
+                foreach ([...\array_slice($words, 0, $i), ...\array_slice($words, $i + $length)] as $word) {
                     $pairs[NameKeys::pair($joined, NameKeys::canon($word))] = true;
                 }
             }
         }
 
         return array_map(strval(...), array_keys($pairs));
+    }
+
+    /**
+     * A long word that nobody is called may be one with two slips: whoever has the other name, and this first letter.
+     *
+     * @param array<string, true> $pairs
+     */
+    private function far(string $word, string $other, string $one, string $two, array &$pairs): void
+    {
+        foreach ([[$word, $other, $two], [$other, $word, $one]] as [$long, $sure, $canon]) {
+            if (
+                \strlen($long) >= Slip::LONG
+                && !$this->mayBeAName($long)
+                && \strlen($sure) > 1
+                && $this->isName($sure)
+            ) {
+                $pairs[NameKeys::pair(NameKeys::canon($long)[0], $canon)] = true;
+            }
+        }
+    }
+
+    /**
+     * @return array{non-empty-list<string>, bool, int} as it is compared, what it may stand for; whether it may be a
+     *     name; how many of these are but other letters for it
+     */
+    private function forms(string $word, Piece $piece, bool $slips): array
+    {
+        $spellings = array_filter($piece->spellings, $this->knows(...));
+        $others = [...$spellings, ...$this->nicknames->of($word), ...$slips ? $this->near[$word] ?? [] : []];
+        foreach ($piece->spellings as $spelling) {
+            $others = [...$others, ...$this->near[$spelling] ?? []];
+        }
+        if (1 === preg_match('/^\p{Lu}{2,3}$/Du', $piece->text) && !$this->knows($word)) {
+            $others[] = $word[0];
+        }
+
+        return [
+            array_values(array_map(NameKeys::canon(...), [$word, ...$others])),
+            [] !== $others || 1 === \strlen($word) || $this->knows($word),
+            1 + \count($spellings),
+        ];
     }
 }

@@ -28,6 +28,25 @@ final readonly class LevelNames
         return [] === $this->rungs ? [] : $this->rungs[Levels::fold($name)] ?? [];
     }
 
+    /** @return list<string> what levels are called, folded */
+    public function names(): array
+    {
+        return array_map(strval(...), array_keys($this->rungs));
+    }
+
+    /** @return list<string> codes of the divisions in which some level is called so */
+    public function divisionsOf(string $name): array
+    {
+        $codes = array_column($this->divisions->all(), 'code');
+
+        return array_values(
+            array_filter(
+                $codes,
+                fn(string $code): bool => null !== $this->divisions->levels($code)?->called($name),
+            ),
+        );
+    }
+
     /** A level as a number, alone or behind the word; null for anything else, and beyond the ladder. */
     public function number(string $text): ?int
     {

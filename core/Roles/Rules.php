@@ -11,7 +11,6 @@ use MintDoor\Core\Platform\DivisionTree;
 use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\SiteKind;
-use MintDoor\Core\Text\Nicknames;
 
 /**
  * Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, its
@@ -121,7 +120,7 @@ final readonly class Rules
                 new NumberFormat('Staff number', [PersonKind::Staff], 'S', 5, false),
             ],
             new Limits(),
-            Nicknames::FIRST_ROWS,
+            [],
             siteKinds: [
                 new SiteKind('course', 'Course'),
                 new SiteKind('workshop', 'Workshop'),

@@ -30,7 +30,14 @@ final class Folding
     /** A longer token is cut, on both sides alike. */
     public const LONGEST_TOKEN = 48;
 
+    private const CYRILLIC = ['Russian-Latin/BGN', 'Ukrainian-Latin/BGN', 'Serbian-Latin/BGN'];
+
+    private const GREEK = ['Greek-Latin/UNGEGN', 'Greek-Latin/BGN'];
+
     private static ?\Transliterator $transliterator = null;
+
+    /** @var array<string, ?\Transliterator> */
+    private static array $others = [];
 
     private function __construct() {}
 
@@ -72,6 +79,25 @@ final class Folding
     public static function identifier(string $text): string
     {
         return mb_strtolower(trim($text));
+    }
+
+    /**
+     * A word of Cyrillic or Greek letters as people write it in Latin ones, by the usual tables (ICU, CLDR).
+     *
+     * @return list<string> folded words; none of other letters
+     */
+    public static function spellings(string $word): array
+    {
+        $spellings = [];
+        foreach (['Cyrillic' => self::CYRILLIC, 'Greek' => self::GREEK] as $script => $ids) {
+            foreach (1 === preg_match('/\p{'.$script.'}/u', $word) ? $ids : [] as $id) {
+                self::$others[$id] ??= \Transliterator::create($id.'; Any-Latin; Latin-ASCII; Lower()');
+                $spelled = (string) self::$others[$id]?->transliterate(strtr($word, ['ё' => 'йо', 'Ё' => 'Йо']));
+                $spellings[] = substr((string) preg_replace('/[^a-z0-9]+/', '', $spelled), 0, self::LONGEST_TOKEN);
+            }
+        }
+
+        return array_values(array_unique(array_filter($spellings)));
     }
 
     public static function fold(string $text): string

@@ -75,11 +75,22 @@ final class NameKeys
         'van',
     ];
 
+    /** Words whose shared spelling is kept at hand. */
+    private const KEPT = 20_000;
+
+    /** @var array<string, string> */
+    private static array $canons = [];
+
+    /** @var ?array<string, true> */
+    private static ?array $particles = null;
+
     private function __construct() {}
 
     public static function isParticle(string $word): bool
     {
-        return \in_array($word, self::PARTICLES, true);
+        self::$particles ??= array_fill_keys(self::PARTICLES, true);
+
+        return isset(self::$particles[$word]);
     }
 
     /** Whether a particle may be somebody's whole family name. */
@@ -94,9 +105,18 @@ final class NameKeys
      */
     public static function canon(string $word): string
     {
+        if (isset(self::$canons[$word])) {
+            return self::$canons[$word];
+        }
+        if (\count(self::$canons) > self::KEPT) {
+            self::$canons = [];
+        }
+        $typed = $word;
         $word = strtr($word, ['ae' => 'a', 'oe' => 'o', 'ue' => 'u', 'y' => 'i', 'j' => 'i', 'w' => 'v']);
 
-        return substr((string) preg_replace('/(.)\1+/', '$1', $word), 0, self::LONGEST);
+        $canon = substr((string) preg_replace('/(.)\1+/', '$1', $word), 0, self::LONGEST);
+
+        return self::$canons[$typed] = $canon;
     }
 
     /** @param string $a and $b, in the shared spelling; the order makes no difference */

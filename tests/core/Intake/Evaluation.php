@@ -32,7 +32,6 @@ final class Evaluation
     public static function matcher(EvaluationSet $set): array
     {
         $lines = $set->lines();
-        $lines = $set->lines();
         $formats = self::formats();
         $text = new PastedText($formats, EvaluationSet::DIVISIONS);
         $directory = $set->directory();
@@ -50,14 +49,10 @@ final class Evaluation
             foreach (
                 [
                     ...array_map(static fn(string $key): array => $byKey[$key] ?? [], $wording->keys($line)),
-                    ...array_map(static fn(string $each): array => $byIdentifier[$each] ?? [], [
-                        ...$line->identifiers,
-                        ...$line->words,
-                        ...array_map(
-                            strtolower(...),
-                            array_merge(...array_map($matcher->meant(...), $line->identifiers), ...[[]]),
-                        ),
-                    ]),
+                    ...array_map(
+                        static fn(string $each): array => $byIdentifier[mb_strtolower($each)] ?? [],
+                        $matcher->identifiers($line),
+                    ),
                 ] as $hits
             ) {
                 foreach ($hits as $at) {
@@ -86,7 +81,6 @@ final class Evaluation
             $byName[$name] ??= $row->id;
             $names[] = [$name, $row->id];
         }
-        $lines = $set->lines();
         $lines = $set->lines();
         $answers = [];
         foreach ($lines as $line) {
@@ -128,7 +122,7 @@ final class Evaluation
         $names = array_unique(array_merge(...array_map(static fn(Known $known): array => $known->names(), $directory)));
 
         return new Wording(
-            $nicknames ?? Nicknames::first(),
+            $nicknames ?? new Nicknames(),
             array_values(
                 array_filter(
                     $names,

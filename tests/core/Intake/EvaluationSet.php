@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Tests\Core\Intake;
 
 use MintDoor\Core\Intake\Known;
+use MintDoor\Core\Intake\KnownName;
 use MintDoor\Core\People\Luhn;
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Text\Folding;
@@ -160,7 +162,7 @@ final class EvaluationSet
                 Folding::tokens($row->given),
                 Folding::tokens($row->family),
                 Folding::tokens((string) $row->preferred),
-                Folding::tokens((string) $row->former),
+                null === $row->former ? [] : [KnownName::of(NameKind::Former, '', $row->former)],
                 array_map(
                     Folding::identifier(...),
                     array_values(array_filter([$row->number, $row->login, $row->email])),
@@ -269,7 +271,8 @@ final class EvaluationSet
 
             return [
                 $off === $long ? null : str_replace($long, $off, self::plain($full($row))),
-                $this->meant($full($row), $row),
+                // A letter doubled, or one of two left out, is another spelling of the same name.
+                $this->meant($full($row), $row, weak: self::single($off) !== self::single($long)),
             ];
         };
         $rest = static fn(Somebody $row): string => implode("\t", [$row->level ?? '', self::DIVISIONS[$row->division]]);
@@ -519,7 +522,7 @@ final class EvaluationSet
     }
 
     /** Whom a name means here: the one who is called so, or of several the one the list is for. */
-    private function meant(string $text, Somebody $row, bool $rowSays = false): string
+    private function meant(string $text, Somebody $row, bool $rowSays = false, bool $weak = false): string
     {
         $all = array_map(fn(int $at): Somebody => $this->people[$at], $this->called[self::plain($text)] ?? []);
         if ($rowSays) {
@@ -530,7 +533,7 @@ final class EvaluationSet
             );
         }
 
-        return $this->one(array_values($all), $row);
+        return $this->one(array_values($all), $row, $weak);
     }
 
     private function initialed(Somebody $row): string
@@ -547,20 +550,29 @@ final class EvaluationSet
                 ),
             ),
             $row,
+            weak: true,
         );
     }
 
     /**
      * @param list<Somebody> $all
      */
-    private function one(array $all, Somebody $row): string
+    private function one(array $all, Somebody $row, bool $weak = false): string
     {
+        // Guardians are not wanted: they stand against nobody who is.
+        $all = array_values(array_filter($all, static fn(Somebody $each): bool => 'guardian' !== $each->kind));
         if (1 === \count($all)) {
-            return 'guardian' === $all[0]->kind ? 'ask' : $all[0]->id;
+            // What is weak means somebody only where the list is for them.
+            return $weak && !self::isFor($all[0]) ? 'ask' : $all[0]->id;
         }
         $for = array_values(array_filter($all, self::isFor(...)));
 
         return 1 === \count($for) ? $for[0]->id : 'ask';
+    }
+
+    private static function single(string $word): string
+    {
+        return (string) preg_replace('/(.)\1+/', '$1', $word);
     }
 
     private static function isFor(Somebody $row): bool

@@ -75,8 +75,11 @@ final class SlipTest extends TestCase
     public function testNicknamesStandForOneAnother(): void
     {
         $table = new Nicknames([['Małgorzata', 'Gosia', 'Gocha'], ['Margit', 'Gocha']]);
-        self::assertSame(['gosia', 'gocha'], $table->of('malgorzata'));
+        self::assertSame(['gosia', 'malgosia', 'goska', 'gocha'], $table->of('malgorzata'), 'the common ones first');
         self::assertSame(['malgorzata', 'gosia', 'margit'], $table->of('gocha'));
-        self::assertSame([], $table->of('bea'));
+        self::assertSame([], $table->of('gocho'));
+        self::assertContains('elizabeth', $table->of('beth'));
+        self::assertNotContains('lizzie', $table->of('beth'), 'two short names are two people as often as one');
+        self::assertGreaterThan(500, Nicknames::many());
     }
 }

@@ -51,7 +51,7 @@ final class LevelNamesTest extends TestCase
     public function testListsAndFilesAreReadByThem(): void
     {
         $line = (new PastedText([], [], self::names()))->lines("Ada Byron\tYear 7\nBea Byron\tNursery 9")[0];
-        self::assertSame([[8], ['ada', 'byron']], [$line->levels, $line->words]);
+        self::assertSame([[8], ['ada', 'byron']], [$line->hints[0]->levels, $line->words]);
         $rows = new AccountRows(
             [],
             ['lower' => 'Lower', 'upper' => 'Upper'],

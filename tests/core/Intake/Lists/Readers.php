@@ -6,11 +6,13 @@ namespace MintDoor\Tests\Core\Intake\Lists;
 
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Known;
+use MintDoor\Core\Intake\KnownName;
 use MintDoor\Core\Intake\Matcher;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\PastedText;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\Intake\Wording;
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Platform\Division;
@@ -51,7 +53,7 @@ final class Readers
 
     public function __construct(private readonly Town $town)
     {
-        $this->nicknames = Nicknames::first();
+        $this->nicknames = new Nicknames();
         $names = [];
         foreach ($town->people as $at => $one) {
             $this->known[] = $known = self::known($one);
@@ -89,6 +91,12 @@ final class Readers
     /** @return list<Answer> */
     public function matcher(WholeList $list): array
     {
+        return array_map(self::answer(...), $this->raw($list));
+    }
+
+    /** @return list<Reading> */
+    public function raw(WholeList $list): array
+    {
         $lines = $this->text->lines($list->text());
         $slips = [];
         foreach (Wording::words($lines) as $word) {
@@ -106,11 +114,8 @@ final class Readers
             foreach ($wording->keys($line) as $key) {
                 $some += array_fill_keys($this->byKey[$key] ?? [], true);
             }
-            $alone = [] === $line->identifiers && 1 === \count($line->words) ? $line->words : [];
-            foreach ([...$line->identifiers, ...$alone] as $identifier) {
-                foreach ([$identifier, explode('@', $identifier)[0], ...$matcher->meant($identifier)] as $each) {
-                    $some += array_fill_keys($this->byIdentifier[mb_strtolower($each)] ?? [], true);
-                }
+            foreach ($matcher->identifiers($line) as $identifier) {
+                $some += array_fill_keys($this->byIdentifier[mb_strtolower($identifier)] ?? [], true);
             }
         }
         $for = new Circumstances(
@@ -119,10 +124,7 @@ final class Readers
             now: self::NOW,
         );
 
-        return array_map(
-            self::answer(...),
-            $matcher->read($lines, array_values(array_intersect_key($this->known, $some)), $for),
-        );
+        return $matcher->read($lines, array_values(array_intersect_key($this->known, $some)), $for);
     }
 
     /**
@@ -173,8 +175,6 @@ final class Readers
 
     private static function known(Resident $one): Known
     {
-        $former = $one->called('former');
-
         return new Known(
             new Person(
                 $one->id,
@@ -186,7 +186,14 @@ final class Readers
             Folding::tokens($one->givenNames()),
             Folding::tokens($one->family),
             Folding::tokens((string) $one->preferred),
-            Folding::tokens($former['family'] ?? ''),
+            array_map(
+                static fn(array $name): KnownName => KnownName::of(
+                    NameKind::from($name['kind']),
+                    $name['given'],
+                    $name['family'],
+                ),
+                $one->further,
+            ),
             array_map(
                 Folding::identifier(...),
                 array_values(array_filter([$one->number, $one->login, (string) $one->email])),

@@ -75,7 +75,7 @@ final class Tally
                 'person' => $matches,
                 'repeat' => $repeat,
                 'nobody' => $nobody,
-                'stranger' => [] === $taken && [] !== $asks,
+                'stranger' => [] === $wrong && [] !== $asks,
                 default => ('careful' === $label->type && $matches) || (!$matches && $offers),
             };
             match ($label->type) {
