@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
+use MintDoor\Core\People\FurtherName;
+use MintDoor\Core\People\NameKind;
 use MintDoor\People\Facts;
 use MintDoor\People\Repository\NameIndex;
 use MintDoor\Shared\RepeatableMigration;
@@ -47,7 +49,9 @@ final class Version20261125000002 extends RepeatableMigration
                 $row->string('given_name'),
                 $row->string('family_name'),
                 $row->stringOrNull('preferred_name'),
-                $row->stringOrNull('former_name'),
+                null === $row->stringOrNull('former_name')
+                    ? []
+                    : [new FurtherName(NameKind::Former, '', $row->string('former_name'))],
                 email: $row->stringOrNull('email'),
             );
             $index->add($row->id('id'), $row->id('division_id'), $facts);

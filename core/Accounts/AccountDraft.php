@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Accounts;
 
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Text\Folding;
 
@@ -19,6 +20,7 @@ final readonly class AccountDraft
      * @param list<array{field: string, code: string}> $problems what is wrong with it, by field
      * @param ?string                                    $ownKind  code of a kind that the platform has beside the four
      * @param array<string, string>                      $details  as they are kept, by code
+     * @param list<FurtherName>                          $further  names besides
      */
     public function __construct(
         public int $row,
@@ -35,6 +37,7 @@ final readonly class AccountDraft
         public array $problems = [],
         public ?string $ownKind = null,
         public array $details = [],
+        public array $further = [],
     ) {}
 
     /** The same, with something that is wrong with it. */
@@ -55,6 +58,7 @@ final readonly class AccountDraft
             [...$this->problems, ['field' => $field, 'code' => $code]],
             $this->ownKind,
             $this->details,
+            $this->further,
         );
     }
 

@@ -259,7 +259,7 @@ final class AccountPlan
         $words = Folding::tokens($draft->given.' '.$draft->family.' '.$draft->preferred);
 
         return [] !== array_intersect($words, $known->names())
-            && \count(array_intersect(Folding::tokens($draft->family), [...$known->family, ...$known->former])) > 0;
+            && \count(array_intersect(Folding::tokens($draft->family), [...$known->family, ...$known->former()])) > 0;
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Accounts;
 
+use MintDoor\Core\People\FurtherName;
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\PersonKind;
@@ -34,6 +36,11 @@ final readonly class AccountRows
         'number' => '',
         'email' => '',
         'login' => '',
+        'former' => '',
+        'passport' => '',
+        'script' => '',
+        'stage' => '',
+        'other' => '',
     ];
 
     /** What columns are called in a first row. */
@@ -48,6 +55,11 @@ final readonly class AccountRows
         'number' => ['number', 'learner number', 'staff number', 'no'],
         'email' => ['email', 'e mail', 'mail', 'address', 'e mail address'],
         'login' => ['login', 'login name', 'user name'],
+        'former' => ['former', 'former name', 'former family name', 'birth name', 'maiden name', 'previous name'],
+        'passport' => ['passport', 'passport name', 'name in the passport', 'legal name', 'official name'],
+        'script' => ['script', 'name in another script', 'native name', 'name in own script'],
+        'stage' => ['stage', 'stage name', 'artist name'],
+        'other' => ['other name', 'other names', 'also called', 'alias'],
     ];
 
     private const KINDS = [
@@ -262,6 +274,10 @@ final readonly class AccountRows
             $wrong('login', 'not-a-login');
         }
 
+        $further = self::further($row);
+        if (\count($further) > FurtherName::MOST || self::isTooLong($further)) {
+            $wrong('name', 'too-long');
+        }
         $details = [];
         foreach ($this->details as $detail) {
             $value = $detail->read($row[self::DETAIL.$detail->code] ?? '');
@@ -284,7 +300,34 @@ final readonly class AccountRows
             $problems,
             $of?->own,
             $details,
+            $further,
         );
+    }
+
+    /**
+     * @param array<string, string> $row by field
+     *
+     * @return list<FurtherName>
+     */
+    private static function further(array $row): array
+    {
+        $further = [];
+        foreach (NameKind::cases() as $kind) {
+            // Several of a kind stand in one cell, one behind the other.
+            foreach (explode(' / ', $row[$kind->value]) as $name) {
+                '' === trim($name) || ($further[] = FurtherName::read($kind, $name));
+            }
+        }
+
+        return $further;
+    }
+
+    /** @param list<FurtherName> $names */
+    private static function isTooLong(array $names): bool
+    {
+        $long = static fn(FurtherName $each): bool => mb_strlen($each->shown()) > FurtherName::LONGEST;
+
+        return [] !== array_filter($names, $long);
     }
 
     /** @return array<string, list<string>> what columns are called, by field: the program's own words first */

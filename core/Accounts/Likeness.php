@@ -32,7 +32,7 @@ final readonly class Likeness
         $before =
             !$name
             && self::names($a->given, $a->preferred, $b->given, $b->preferred)
-            && self::names($a->family, $a->former, $b->family, $b->former);
+            && self::names($a->family, $a->former(), $b->family, $b->former());
         $oneOff =
             null !== $numberA
             && null !== $numberB

@@ -85,14 +85,13 @@ final readonly class AccountBatch
             $drafts,
         );
         $sound = array_values(array_filter($drafts, static fn(AccountDraft $draft): bool => [] === $draft->problems));
-        $asLine = static fn(AccountDraft $draft): PastedLine => new PastedLine(
+        $asLine = static fn(AccountDraft $draft): PastedLine => PastedLine::ofRow(
             $draft->row,
             $draft->text,
             array_values($draft->identifiers()),
-            Folding::tokens($draft->given.' '.$draft->family),
-            true,
-            [],
-            [$draft->division],
+            $draft->given,
+            $draft->family,
+            $draft->division,
         );
         $for = new Circumstances(new Site('', $request->division), PersonKind::cases());
         $read = $this->people->readings(array_map($asLine, $sound), $caller, $for);

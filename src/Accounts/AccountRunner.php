@@ -227,7 +227,7 @@ final readonly class AccountRunner
                         $draft->given,
                         $draft->family,
                         $draft->preferred,
-                        null,
+                        $draft->further,
                         $draft->level,
                         $draft->number,
                         $draft->email,

@@ -8,6 +8,7 @@ use MintDoor\Accounts\Repository\Namesakes;
 use MintDoor\Accounts\Repository\ToldApartPairs;
 use MintDoor\Core\Accounts\Likeness;
 use MintDoor\Core\Intake\Known;
+use MintDoor\Core\Intake\KnownName;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Text\Folding;
 use MintDoor\History\KeptUntilChange;
@@ -138,7 +139,7 @@ final readonly class Duplicates
             $words('given_name'),
             $words('family_name'),
             $words('preferred_name'),
-            $words('former_name'),
+            array_map(KnownName::ofName(...), PersonRow::furtherNames($row)),
             array_map(Folding::identifier(...), PersonRow::identifiers($row)),
         );
     }

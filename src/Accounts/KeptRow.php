@@ -6,6 +6,7 @@ namespace MintDoor\Accounts;
 
 use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\Accounts\AccountLine;
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Shared\Row;
 
@@ -40,6 +41,7 @@ final readonly class KeptRow
             [],
             $text('ownKind'),
             array_filter((array) ($said['details'] ?? []), is_string(...)),
+            FurtherName::ofPlain($said['further'] ?? []),
         );
 
         return new self($draft, $text('known'));
@@ -64,6 +66,7 @@ final readonly class KeptRow
                 'login' => $draft->login,
                 'ownKind' => $draft->ownKind,
                 'details' => $draft->details,
+                'further' => FurtherName::plain($draft->further),
                 'known' => $this->known,
             ],
             \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,

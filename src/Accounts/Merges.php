@@ -18,6 +18,8 @@ use MintDoor\Changes\ReviewAnswer;
 use MintDoor\Cohorts\Lists;
 use MintDoor\Core\Accounts\Merging;
 use MintDoor\Core\Changes\Wanted;
+use MintDoor\Core\People\FurtherName;
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
@@ -294,10 +296,13 @@ final readonly class Merges
         // A kind of the platform's own is like one of the four, and so only for people of that one.
         $alike = $stays->string('person_kind') === $goes->string('person_kind');
         $kept['ownKind'] = $own['ownKind'] ?? ($alike ? $theirs['ownKind'] : null);
-        if (null === $kept['former']) {
-            $other = $kept['family'] === $own['family'] ? $theirs['family'] : $own['family'];
-            $kept['former'] = $other === $kept['family'] ? null : $other;
+        $further = [...FurtherName::ofPlain($own['further']), ...FurtherName::ofPlain($theirs['further'])];
+        // They are still found by the family name that is not kept.
+        $other = $kept['family'] === $own['family'] ? $theirs['family'] : $own['family'];
+        if ($other !== $kept['family']) {
+            $further[] = new FurtherName(NameKind::Former, '', $other);
         }
+        $kept['further'] = FurtherName::plain(FurtherName::distinct($further));
 
         return Facts::read($kept);
     }

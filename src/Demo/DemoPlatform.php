@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\People\Luhn;
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\Plans\Moves;
 use MintDoor\Core\Platform\OwnKind;
 use MintDoor\Core\Roster\DoorKind;
@@ -348,7 +350,9 @@ final class DemoPlatform
                         'harbour' === $division && !$this->dice->chance(8) ? null : $login.'@example.net',
                         $login,
                         $this->dice->chance(5) ? $this->names->given() : null,
-                        $this->dice->chance(2) ? $this->names->family($many) : null,
+                        $this->dice->chance(2)
+                            ? [new FurtherName(NameKind::Former, '', $this->names->family($many))]
+                            : [],
                         $this->hash,
                         accountClosedFrom: $this->dice->chance(1)
                             ? $this->at(-$this->dice->between(1, 30))

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Changes\EffectCodec;
 use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\Effect;
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\Platform\FirstStep;
 use MintDoor\Core\Platform\FirstStepState;
 use MintDoor\Core\Platform\Settings;
@@ -228,6 +229,7 @@ final class PlatformBuilder
     /**
      * @param string             $division     id
      * @param 'none'|string|null $passwordHash null for an account without a password, 'none' for no account
+     * @param list<FurtherName>  $further      names besides
      */
     public function person(
         string $kind,
@@ -239,7 +241,7 @@ final class PlatformBuilder
         ?string $email = null,
         ?string $login = null,
         ?string $preferred = null,
-        ?string $former = null,
+        array $further = [],
         ?string $passwordHash = null,
         bool $platformAdministrator = false,
         int $accountClosedFrom = Time::FOREVER,
@@ -250,7 +252,7 @@ final class PlatformBuilder
             $id,
             $kind,
             $division,
-            new Facts($given, $family, $preferred, $former, $level, $number, $email, $ownKind),
+            new Facts($given, $family, $preferred, $further, $level, $number, $email, $ownKind),
             $login,
         );
         if ('none' !== $passwordHash && null !== $login) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\Platform\Levels;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -18,7 +19,10 @@ final readonly class FactsRequest
         #[Assert\Length(max: 80, maxMessage: 'desk.shorten-name-80-characters')]
         public string $family,
         #[Assert\Length(max: 80, maxMessage: 'desk.shorten-name-80-characters')] public ?string $preferred = null,
-        #[Assert\Length(max: 80, maxMessage: 'desk.shorten-name-80-characters')] public ?string $former = null,
+        /** @var list<FurtherNameRequest> */
+        #[Assert\Count(max: FurtherName::MOST, maxMessage: 'desk.too-many-further-names')]
+        #[Assert\Valid]
+        public array $further = [],
         #[Assert\Range(
             notInRangeMessage: 'shared.levels-go-1-40',
             min: 1,

@@ -9,6 +9,7 @@ use MintDoor\Accounts\Erasure;
 use MintDoor\Accounts\PasswordLinks;
 use MintDoor\Accounts\Repository\PersonExport;
 use MintDoor\Core\Accounts\AccountRows;
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Text\Folding;
 use MintDoor\History\Happening;
@@ -53,7 +54,7 @@ final readonly class PersonController
         'given' => 'given name',
         'family' => 'family name',
         'preferred' => 'preferred name',
-        'former' => 'former name',
+        'further' => 'other names',
         'email' => 'e-mail address',
         'ownKind' => 'kind of person',
     ];
@@ -316,7 +317,9 @@ final readonly class PersonController
             $given,
             $family,
             $text($body->preferred),
-            $text($body->former),
+            FurtherName::distinct(
+                array_map(static fn(FurtherNameRequest $each): FurtherName => $each->name(), $body->further),
+            ),
             $body->level,
             $number,
             $email,

@@ -10,7 +10,6 @@ use MintDoor\Core\Roles\ReadySet;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\SiteKind;
-use MintDoor\Core\Text\Nicknames;
 use MintDoor\Shared\Speech;
 
 /** What a new platform calls its roles, its kinds of sites and its division, in the language that is spoken. */
@@ -35,7 +34,7 @@ final readonly class ReadyWords
             $this->roles(ReadySet::HigherEducation, []),
             [],
             new Limits(),
-            Nicknames::FIRST_ROWS,
+            [],
             siteKinds: array_map(
                 fn(string $code): SiteKind => new SiteKind($code, $this->speech->say('desk.first-kind.'.$code)),
                 self::FIRST_KINDS,

@@ -42,15 +42,15 @@ final readonly class GroupLines
         $for = new Circumstances($access->site, [PersonKind::Learner], []);
         $read = [];
         $heading = [];
-        foreach ($this->reader->readings($lines, $access->caller, $for, $access, $names)->readings as $reading) {
+        foreach ($this->reader->readings($lines, $access->caller, $for, $access)->readings as $reading) {
             $named = $byName[Folding::fold(rtrim($reading->line->text, " \t:"))] ?? null;
             if (null !== $named) {
                 $heading = [$named];
                 continue;
             }
             $people = self::meant($reading, $divided);
-            if ($reading->line->person || [] !== $people) {
-                $groups = array_values(array_intersect($reading->line->sections, array_keys($names)));
+            if (Outcome::NoPerson !== $reading->outcome || [] !== $people) {
+                $groups = array_values(array_intersect($reading->line->sections(), array_keys($names)));
                 $read[] = new GroupLineRead(
                     $reading->line->number,
                     $reading->line->text,

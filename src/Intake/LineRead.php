@@ -16,8 +16,8 @@ final readonly class LineRead
      * @param ?string              $decided    what told namesakes apart
      * @param ?int                 $repeats    number of the line that means the same person
      * @param list<CandidateMeant> $candidates the likeliest first
+     * @param ?string              $doubt      why it is asked about, though it names somebody
      * @param list<Mark>           $marks      the text in pieces, each with what it was taken for
-     * @param list<string>         $both       ids of the two people it names together; none, if it does not
      * @param list<string>         $sections   ids of the sections that the row says
      */
     public function __construct(
@@ -29,8 +29,8 @@ final readonly class LineRead
         public ?string $decided,
         public ?int $repeats,
         public array $candidates,
+        public ?string $doubt,
         public array $marks,
-        public array $both,
         public array $sections,
     ) {}
 }

@@ -6,6 +6,7 @@ namespace MintDoor\Intake;
 
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
+use MintDoor\Core\Intake\Marking;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
@@ -55,7 +56,7 @@ final readonly class PastedController
                 : $this->roles->book()->find($request->role)
                     ?? throw Problem::field('/role', 'no-such-role', 'shared.no-such-role-any');
         $names = $this->sections->names($access);
-        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES, $names);
+        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES, $names, $request->hand());
         $remembered = $this->settled->of(
             $site,
             array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
@@ -65,7 +66,6 @@ final readonly class PastedController
             $caller,
             new Circumstances($access->site, $role->for ?? [PersonKind::Learner, PersonKind::Staff], $remembered),
             $access,
-            $names,
         );
 
         return new Answer(
@@ -85,7 +85,7 @@ final readonly class PastedController
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('shared.only-staff-look-people');
         }
-        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES);
+        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES, hand: $request->hand());
         $read = $this->people->readings($lines, $caller, new Circumstances(new Site('', ''), PersonKind::cases()));
 
         return new Answer(
@@ -112,12 +112,9 @@ final readonly class PastedController
                 ),
                 $reading->candidates,
             ),
-            marks: $read->marking->of($reading),
-            both: array_map(
-                static fn(Candidate $each): string => $each->known->person->id,
-                $read->marking->both($reading) ?? [],
-            ),
-            sections: $reading->line->sections,
+            doubt: $reading->doubt?->value,
+            marks: Marking::of($reading),
+            sections: $reading->line->sections(),
         );
     }
 }

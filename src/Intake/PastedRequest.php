@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
+use MintDoor\Core\Intake\Column;
+use MintDoor\Core\Intake\Hand;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
@@ -18,7 +20,32 @@ final readonly class PastedRequest
         public string $text,
         /** As what they are to be let in; null for what each suggests. */
         #[Assert\Length(max: 32, maxMessage: 'shared.no-such-role')] public ?string $role = null,
+        /**
+         * What the list's columns hold, by cell: given, family or remark.
+         *
+         * @var array<array-key, string>
+         */
+        #[Assert\Count(max: 60, maxMessage: 'intake.too-much-by-hand')]
+        #[Assert\All([new Assert\Choice(['given', 'family', 'remark'], message: 'intake.too-much-by-hand')])]
+        public array $columns = [],
+        /** @var list<HandRequest> */
+        #[Assert\Count(max: 2_000, maxMessage: 'intake.too-much-by-hand')]
+        #[Assert\Valid]
+        public array $hands = [],
     ) {}
+
+    public function hand(): Hand
+    {
+        $columns = $lines = [];
+        foreach ($this->columns as $cell => $column) {
+            $columns[(int) $cell] = Column::from($column);
+        }
+        foreach ($this->hands as $hand) {
+            $lines[$hand->shown()] = $hand->line();
+        }
+
+        return new Hand($columns, $lines);
+    }
 
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Intake;
 
 use MintDoor\Core\Intake\Circumstances;
+use MintDoor\Core\Intake\Hand;
 use MintDoor\Core\Intake\Known;
-use MintDoor\Core\Intake\Marking;
+use MintDoor\Core\Intake\KnownName;
 use MintDoor\Core\Intake\Matcher;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
@@ -51,10 +52,10 @@ final readonly class PeopleReader
      *
      * @throws Problem of type `Invalid` when there are more than so many
      */
-    public function lines(string $text, int $most, array $sections = []): array
+    public function lines(string $text, int $most, array $sections = [], Hand $hand = new Hand()): array
     {
         try {
-            return $this->text($sections)->lines($text, $most);
+            return $this->text($sections)->lines($text, $most, $hand);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, $most);
         }
@@ -76,14 +77,12 @@ final readonly class PeopleReader
     /**
      * @param list<PastedLine> $lines
      * @param ?SiteAccess      $access where it is about a site: only those count whom the caller sees there
-     * @param array<string, string> $sections names of the site's, by id
      */
     public function readings(
         array $lines,
         Caller $caller,
         Circumstances $for,
         ?SiteAccess $access = null,
-        array $sections = [],
     ): Readings {
         $rules = $this->roles->rules();
         $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames()));
@@ -108,12 +107,7 @@ final readonly class PeopleReader
             array_values($people),
         );
 
-        return new Readings(
-            $matcher->read($lines, $known, $for),
-            $people,
-            $for,
-            new Marking($this->text($sections), $wording),
-        );
+        return new Readings($matcher->read($lines, $known, $for), $people, $for);
     }
 
     /**
@@ -126,7 +120,7 @@ final readonly class PeopleReader
         $lines = [];
         foreach ($texts as $place => $text) {
             $line = $this->lines($text, 1_000)[0] ?? null;
-            null === $line || ($lines[] = $line->numbered($place));
+            null === $line || ($lines[] = $line->numbered($place)->byHand(true, true));
         }
 
         return $this->readings($lines, $caller, $for);
@@ -220,7 +214,7 @@ final readonly class PeopleReader
             $words('given_name'),
             $words('family_name'),
             $words('preferred_name'),
-            $words('former_name'),
+            array_map(KnownName::ofName(...), PersonRow::furtherNames($row)),
             PersonVisibility::Full === $person->visibility ? $own : array_values($exact),
         );
     }

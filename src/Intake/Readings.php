@@ -5,23 +5,20 @@ declare(strict_types=1);
 namespace MintDoor\Intake;
 
 use MintDoor\Core\Intake\Circumstances;
-use MintDoor\Core\Intake\Marking;
 use MintDoor\Core\Intake\Reading;
 
 /** What lines were read as. */
 final readonly class Readings
 {
     /**
-     * @param list<Reading>             $readings one a line
+     * @param list<Reading>             $readings in order; a line about several people has one for each
      * @param array<string, PersonSeen> $people   whoever is spoken of, by id
      * @param Circumstances             $for      what they were read for
-     * @param Marking                   $marking  what says of their words what they were taken for
      */
     public function __construct(
         public array $readings,
         public array $people,
         public Circumstances $for,
-        public Marking $marking,
     ) {}
 
     /** By the number of the line. */

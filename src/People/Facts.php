@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
+use MintDoor\Core\People\FurtherName;
+use MintDoor\Core\People\NameKind;
 use MintDoor\People\Entity\Person;
 use MintDoor\Shared\Row;
 
@@ -14,7 +16,8 @@ final readonly class Facts
         public string $given,
         public string $family,
         public ?string $preferred = null,
-        public ?string $former = null,
+        /** @var list<FurtherName> names besides */
+        public array $further = [],
         public ?int $level = null,
         public ?string $number = null,
         public ?string $email = null,
@@ -28,7 +31,7 @@ final readonly class Facts
             $person->givenName,
             $person->familyName,
             $person->preferredName,
-            $person->formerName,
+            FurtherName::ofStored($person->furtherNames),
             $person->level,
             $person->number,
             $person->email,
@@ -42,7 +45,7 @@ final readonly class Facts
             $row->string('given_name'),
             $row->string('family_name'),
             $row->stringOrNull('preferred_name'),
-            $row->stringOrNull('former_name'),
+            FurtherName::ofStored($row->stringOrNull('further_names')),
             $row->intOrNull('level'),
             $row->stringOrNull('number'),
             $row->stringOrNull('email'),
@@ -59,7 +62,10 @@ final readonly class Facts
             (string) $text('given'),
             (string) $text('family'),
             $text('preferred'),
-            $text('former'),
+            // Until there were names of other kinds, a former family name was a field of its own.
+            null === $text('former')
+                ? FurtherName::ofPlain($kept['further'] ?? [])
+                : [new FurtherName(NameKind::Former, '', (string) $text('former'))],
             \is_int($kept['level'] ?? null) ? $kept['level'] : null,
             $text('number'),
             $text('email'),
@@ -70,7 +76,8 @@ final readonly class Facts
     /**
      * As they are kept, to be put back, and as the contract has them.
      *
-     * @return array{given: string, family: string, preferred: ?string, former: ?string, level: ?int, number: ?string,
+     * @return array{given: string, family: string, preferred: ?string,
+     *     further: list<array{kind: string, given: string, family: string}>, level: ?int, number: ?string,
      *     email: ?string, ownKind: ?string}
      */
     public function kept(): array
@@ -79,7 +86,7 @@ final readonly class Facts
             'given' => $this->given,
             'family' => $this->family,
             'preferred' => $this->preferred,
-            'former' => $this->former,
+            'further' => FurtherName::plain($this->further),
             'level' => $this->level,
             'number' => $this->number,
             'email' => $this->email,
@@ -94,28 +101,34 @@ final readonly class Facts
             $this->given,
             $this->family,
             $this->preferred,
-            $this->former,
+            $this->further,
             $this->level,
             ownKind: $this->ownKind,
         );
     }
 
-    /** @return list<'given'|'family'|'preferred'|'former'|'level'|'number'|'email'|'ownKind'> what differs */
+    /** @return list<'given'|'family'|'preferred'|'further'|'level'|'number'|'email'|'ownKind'> what differs */
     public function changes(self $other): array
     {
-        $theirs = $other->kept();
+        [$own, $theirs] = [$this->kept(), $other->kept()];
 
         return array_values(
             array_filter(
                 array_keys($theirs),
-                fn(string $name): bool => (string) $this->{$name} !== (string) $theirs[$name],
+                static fn(string $name): bool => json_encode($own[$name]) !== json_encode($theirs[$name]),
             ),
         );
     }
 
-    /** Every name, for the words somebody is found by. */
+    /** Names besides, for the words somebody is found by. */
+    public function furtherNames(): string
+    {
+        return implode(' ', array_map(static fn(FurtherName $each): string => $each->shown(), $this->further));
+    }
+
+    /** The usual names. */
     public function names(): string
     {
-        return implode(' ', array_filter([$this->preferred, $this->given, $this->family, $this->former]));
+        return implode(' ', array_filter([$this->preferred, $this->given, $this->family]));
     }
 }

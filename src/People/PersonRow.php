@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\PersonVisibility;
@@ -20,7 +21,7 @@ final class PersonRow
         .'LEFT JOIN account a ON a.person_id = p.id';
 
     public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.own_kind, p.level, p.given_name, p.family_name,
-        p.preferred_name, p.former_name, p.number, p.email, p.sort_name, p.division_id AS person_division_id,
+        p.preferred_name, p.further_names, p.number, p.email, p.sort_name, p.division_id AS person_division_id,
         pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from,
         COALESCE(a.language, pd.language) AS person_language, COALESCE(a.time_zone, pd.time_zone) AS person_zone';
 
@@ -80,9 +81,15 @@ final class PersonRow
                 $row->stringOrNull('preferred_name'),
                 $row->string('given_name'),
                 $row->string('family_name'),
-                $row->stringOrNull('former_name'),
+                ...array_map(static fn(FurtherName $each): string => $each->shown(), self::furtherNames($row)),
             ]),
         );
+    }
+
+    /** @return list<FurtherName> */
+    public static function furtherNames(Row $row): array
+    {
+        return FurtherName::ofStored($row->stringOrNull('further_names'));
     }
 
     /** @return list<string> */
@@ -109,7 +116,7 @@ final class PersonRow
             $row->string('given_name'),
             $row->string('family_name'),
             $row->stringOrNull('preferred_name'),
-            $full ? $row->stringOrNull('former_name') : null,
+            $full ? FurtherName::plain(self::furtherNames($row)) : [],
             $row->string('person_kind'),
             $row->stringOrNull('own_kind'),
             $row->intOrNull('level'),

@@ -6,7 +6,7 @@ namespace MintDoor\People;
 
 use MintDoor\Shared\Named;
 
-/** Schema `Person`: what a caller may see of somebody. What they may not is null. */
+/** Schema `Person`: what a caller may see of somebody. What they may not is null, or empty. */
 final readonly class PersonShown
 {
     public function __construct(
@@ -14,7 +14,8 @@ final readonly class PersonShown
         public string $given,
         public string $family,
         public ?string $preferred,
-        public ?string $former,
+        /** @var list<array{kind: string, given: string, family: string}> names besides */
+        public array $further,
         public string $kind,
         /** Code of the kind that the platform has beside the four. */
         public ?string $ownKind,

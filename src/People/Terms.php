@@ -14,11 +14,11 @@ final class Terms
     private function __construct() {}
 
     /** @return list<string> no repeats; together, each led by a blank, never longer than their column */
-    public static function of(string $names, ?string $number, ?string $login): array
+    public static function of(string $names, ?string $number, ?string $login, string $further = ''): array
     {
         $terms = [];
         $length = 0;
-        foreach (Folding::tokens($names.' '.$number.' '.$login) as $term) {
+        foreach (Folding::tokens($names.' '.$number.' '.$login.' '.$further) as $term) {
             $length += 1 + \strlen($term);
             if ($length > self::LONGEST) {
                 break;

@@ -16,7 +16,6 @@ use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Question;
 use MintDoor\Core\Sites\SiteKind;
-use MintDoor\Core\Text\Nicknames;
 
 /** Rules between the core and the JSON they are stored and answered as. */
 final class RulesCodec
@@ -85,7 +84,7 @@ final class RulesCodec
                 $maps($data['numbers'] ?? []),
             ),
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
-            array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
+            array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? []))),
             self::outside($maps($data['outside'] ?? [])),
             array_map(self::readSiteKind(...), $maps($data['siteKinds'] ?? [])),
             self::string($data['question'] ?? ''),

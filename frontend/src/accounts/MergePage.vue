@@ -7,7 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
-import { fullName, lineSentences } from '@/shared/sentences'
+import { fullName, lineSentences, furtherNames } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { inSentence, t } from '@/shared/words'
 import { change } from '@/changes/changeLists'
@@ -20,7 +20,7 @@ import { takeMergeBack } from './merging'
  * Two who are one, side by side: who stays, whose facts are kept, which role where they have different ones, and what
  * follows in every site.
  */
-const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'] as const
+const FIELDS = ['given', 'family', 'preferred', 'level', 'number', 'email'] as const
 const route = useRoute()
 const router = useRouter()
 const { roleName } = usePlatform()
@@ -120,8 +120,8 @@ const apply = () =>
         {{ merge.login ? t('merge.login', { login: merge.login }) : t('merge.noLogin') }}
         <template v-if="merge.closes">{{ t('merge.closes', { login: merge.closes }) }}</template>
         {{
-          merge.facts.former && merge.facts.former !== merge.stays.former
-            ? t('merge.former', { name: merge.facts.former })
+          merge.facts.further.length
+            ? t('merge.former', { name: furtherNames({ further: merge.facts.further }).join(', ') })
             : ''
         }}
       </p>

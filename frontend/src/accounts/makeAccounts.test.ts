@@ -165,7 +165,7 @@ describe('two who are one', () => {
       given: 'Bea',
       family: 'da Luz',
       preferred: null,
-      former: null,
+      further: [],
       level: 7,
       number: bea.number,
       email: 'b@example.org',

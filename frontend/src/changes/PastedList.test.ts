@@ -29,8 +29,8 @@ const item = (number: number, text: string, outcome: string, candidates: object[
   decided: null,
   repeats: null,
   candidates,
-  marks: [{ text, kind: 'name' }],
-  both: [],
+  marks: [{ text, kind: 'name', piece: 0, cell: 0 }],
+  doubt: null,
   sections: [],
   ...more,
 })
@@ -213,7 +213,7 @@ describe('a pasted list', () => {
     const { page, asked } = await opened([item(2, 'Ruiz', 'unknown')])
     await page.get('.correct input').setValue('Ana Ruiz')
     await settled()
-    expect(last(asked, READ)).toEqual({ text: 'Bea da Luz\nAna Ruiz', role: null })
+    expect(last(asked, READ)).toMatchObject({ text: 'Bea da Luz\nAna Ruiz', role: null })
   })
 
   it('looks for whoever is typed in place of an unknown line', async () => {
@@ -303,34 +303,72 @@ describe('a pasted list', () => {
     expect(router.currentRoute.value.name).toBe('change-list')
   })
 
-  it('makes two lines of one that names two people, where somebody says so', async () => {
-    const asked = serve({
-      [READ]: {
-        items: [
-          item(1, 'Ana & Bo Ruiz (late)', 'choose', [may(ana, 'part-of-the-name'), may(bo, 'part-of-the-name')], {
-            both: [ana.id, bo.id],
-            marks: [
-              { text: 'Ana', kind: 'name' },
-              { text: ' & ', kind: null },
-              { text: 'Bo Ruiz', kind: 'name' },
-              { text: ' (', kind: null },
-              { text: 'late', kind: 'remark' },
-              { text: ')', kind: null },
-            ],
-          }),
-        ],
+  it('reads a line as somebody says, and a column of every line', async () => {
+    const marks = [
+      { text: 'Ruiz', kind: 'name', piece: 0, cell: 0 },
+      { text: '; ', kind: null, piece: null, cell: 0 },
+      { text: 'Ana', kind: 'name', piece: 1, cell: 1 },
+      { text: ' ', kind: null, piece: null, cell: 0 },
+      { text: 'late', kind: 'remark', piece: 2, cell: 1 },
+    ]
+    const doubt = { marks, doubt: 'one-of-two' }
+    const text = 'Ruiz; Ana late'
+    const { page, asked } = await opened(
+      [item(1, text, 'choose', [may(ana, 'full-name'), may(bo, 'initials')], doubt)],
+      {},
+      {
+        text,
       },
-    })
-    const { page } = show(PastedList, { props: { site, text: 'Ana & Bo Ruiz (late)', changeList: '' } })
+    )
+    expect(page.find('.typed').text()).toBe('Ruiz; Ana late (remark)')
+    expect(page.text()).toContain('The line names more than one person. Say who is meant.')
+    const press = (label: string) =>
+      page
+        .findAll('button')
+        .find((each) => each.text() === label)!
+        .trigger('click')
+    const tick = (label: string) =>
+      page
+        .findAll('label')
+        .find((each) => each.text() === label)!
+        .find('input')
+        .setValue(true)
+    const sent = () => asked.filter(({ call }) => call === READ).at(-1)!.body
+    await press('Read it differently')
+    await choose(page.find('.hand'), 'What is “Ruiz”?', 'Family name')
+    await tick('The same in this column of every line')
+    await page.find('.hand').trigger('submit')
     await settled()
-    expect(page.find('.typed').text()).toBe('Ana & Bo Ruiz (late (remark))')
+    expect(sent()).toMatchObject({
+      text,
+      columns: { 0: 'family' },
+      hands: [{ text, one: false, cuts: [], words: { 0: 'family' }, meant: true }],
+    })
+    expect(page.text()).toContain('Column 1: family name.')
+    await press('Read it differently')
+    await page.findAll('.hand li')[1]!.find('input[type=checkbox]').setValue(true)
+    await page.find('.hand').trigger('submit')
+    await settled()
+    expect(sent()).toMatchObject({ hands: [{ text, cuts: [1], words: { 0: 'family' } }] })
+    await press('Read it differently')
+    await press('As it was read first')
+    await settled()
+    expect(sent()).toMatchObject({ columns: { 0: 'family' }, hands: [] })
+    await press('Read the columns as before')
+    await settled()
+    expect(page.text()).not.toContain('Column 1: family name.')
+  })
+
+  it('makes a line of what was taken for nobody', async () => {
+    const { page, asked } = await opened([item(1, 'Zed', 'no-person')], {}, { text: 'Zed' })
     await page
       .findAll('button')
-      .find((each) => each.text().startsWith('Both: '))!
+      .find((each) => each.text() === 'A person is meant')!
       .trigger('click')
+    await page.find('.hand').trigger('submit')
     await settled()
     expect(asked.filter(({ call }) => call === READ).at(-1)!.body).toMatchObject({
-      text: `Ana Ruiz ${ana.number}\nBo Ruiz ${bo.number}`,
+      hands: [{ text: 'Zed', meant: true }],
     })
   })
 

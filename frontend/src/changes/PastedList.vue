@@ -13,10 +13,18 @@ import { usePlatform } from '@/shared/platform'
 import { day } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
-import { t } from '@/shared/words'
+import { inSentence, t } from '@/shared/words'
 import { useKept } from './kept'
 import TellThem from '@/messages/TellThem.vue'
-import { emptyWork, MOST_CHARACTERS, type PastedItem, type PastedWork } from '@/intake/pasted'
+import {
+  emptyWork,
+  MOST_CHARACTERS,
+  wordsOf,
+  type ByHand,
+  type ColumnIs,
+  type PastedItem,
+  type PastedWork,
+} from '@/intake/pasted'
 import ArrivesInGroups from '@/roster/ArrivesInGroups.vue'
 import ClashMeant from '@/roster/ClashMeant.vue'
 import { usePastedReview } from './pastedReview'
@@ -69,11 +77,11 @@ const {
 /** What wants a decision first; what is so already, set aside or nobody is folded. */
 const PARTS = ['asks', 'will', 'so', 'aside', 'nobody'] as const
 const FOLDED: readonly string[] = ['so', 'aside', 'nobody']
-const KINDS = ['name', 'number', 'address', 'fact', 'remark', 'ignored'] as const
+const KINDS = ['name', 'number', 'address', 'hint', 'remark', 'ignored'] as const
 const legend = computed(() =>
   KINDS.flatMap((kind) => [
-    { text: t(`pasted.mark.${kind}`), kind },
-    { text: '   ', kind: null },
+    { text: t(`pasted.mark.${kind}`), kind, piece: null, cell: 0 },
+    { text: '   ', kind: null, piece: null, cell: 0 },
   ]),
 )
 /** The first day of the term, as long as it is to come. */
@@ -93,6 +101,21 @@ function correct(item: PastedItem, text: string) {
   lines[item.number - 1] = at < 0 ? text : line.slice(0, at) + text + line.slice(at + item.text.length)
   work.value.text = lines.join('\n')
 }
+
+/** A line is read as somebody says; what they say of a column holds for the whole list. */
+const lineAt = (item: PastedItem) => (work.value.text.split(/\r\n|\r|\n/)[item.number - 1] ?? '').trim()
+function byHand(item: PastedItem, hand?: ByHand, columns: Record<string, ColumnIs> = {}) {
+  const hands = { ...work.value.hands }
+  if (hand) hands[lineAt(item)] = hand
+  else delete hands[lineAt(item)]
+  work.value.hands = hands
+  work.value.columns = { ...work.value.columns, ...columns }
+}
+const heads = computed(() =>
+  Object.entries(work.value.columns ?? {}).map(([cell, is]) =>
+    t('pasted.hand.columnIs', { n: Number(cell) + 1, is: inSentence(t(`pasted.hand.${is}`)) }),
+  ),
+)
 
 const { busy, run } = useBusy()
 const apply = () =>
@@ -184,6 +207,10 @@ const apply = () =>
         :lines="current?.lines"
       />
       <p v-if="items.length" class="legend small soft">{{ t('pasted.legend') }} <TypedLine :marks="legend" /></p>
+      <p v-if="heads.length" class="small">
+        {{ heads.join(' ') }}
+        <button class="word" @click="work.columns = {}">{{ t('pasted.hand.columnsAsRead') }}</button>
+      </p>
       <template v-for="name in PARTS" :key="name">
         <component
           :is="FOLDED.includes(name) ? 'details' : 'section'"
@@ -206,6 +233,11 @@ const apply = () =>
               :site="site"
               :roles="platform?.roles ?? []"
               :role-name="roleName"
+              :words="() => wordsOf(items, item.number)"
+              :several="items.filter(({ number }) => number === item.number).length > 1"
+              :hand="work.hands?.[lineAt(item)]"
+              @read="(hand, columns) => byHand(item, hand, columns)"
+              @forget="byHand(item)"
               @say="say(item, $event)"
               @correct="correct(item, $event)"
             />

@@ -15,7 +15,12 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
   const clashes = useClashes(work)
   const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)
   const asked = refDebounced(
-    computed(() => ({ text: work.value.text, role: work.value.role || null })),
+    computed(() => ({
+      text: work.value.text,
+      role: work.value.role || null,
+      columns: work.value.columns ?? {},
+      hands: Object.entries(work.value.hands ?? {}).map(([text, hand]) => ({ text, ...hand })),
+    })),
     350,
   )
   const { data: read, error } = useQuery({

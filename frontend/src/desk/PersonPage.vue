@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { ownZone as zone } from '@/shared/own'
-import { fullName } from '@/shared/sentences'
+import { fullName, furtherNames } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import { kindName } from '@/shared/kinds'
@@ -62,7 +62,7 @@ const messages = computed(() => ({ person: id.value }))
           ><template v-if="page.person.level">, {{ levelName(page.person.level, page.person.division.code) }}</template>
           · {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
           <span v-if="page.person.preferred" class="soft"> · {{ page.person.given }} {{ page.person.family }}</span
-          ><span v-if="page.person.former" class="soft"> · {{ t('card.formerly', { name: page.person.former }) }}</span>
+          ><span v-if="page.person.further.length" class="soft"> · {{ furtherNames(page.person).join(', ') }}</span>
         </p>
         <p v-if="page.labels.length" class="soft">{{ page.labels.join(', ') }}</p>
         <p v-if="!page.gone" class="acts">

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import type { Candidate, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { day, lastDay, optionSentence } from '@/shared/sentences'
+import { day, lastDay, optionSentence, furtherNames } from '@/shared/sentences'
 import { useLevels } from '@/shared/levels'
 import { inSentence, t } from '@/shared/words'
 import { kindName } from '@/shared/kinds'
@@ -62,8 +62,8 @@ async function bringBack() {
     <span class="name">
       <strong>{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong>
       <span v-if="candidate.person.preferred" class="soft"> ({{ candidate.person.given }})</span>
-      <span v-if="candidate.person.former" class="soft">
-        · {{ t('card.formerly', { name: candidate.person.former }) }}</span
+      <span v-if="candidate.person.further.length" class="soft">
+        · {{ furtherNames(candidate.person).join(', ') }}</span
       >
     </span>
     <span class="facts">

@@ -4,7 +4,7 @@ import { lastDone } from '@/shared/undo'
 import { candidate, person, problem, read, serve, show, site, standing } from '@/testing/server'
 import LetPeopleIn from './LetPeopleIn.vue'
 
-const bea = person('Beatriz', 'da Luz', { preferred: 'Bea', former: 'Silva' })
+const bea = person('Beatriz', 'da Luz', { preferred: 'Bea', further: [{ kind: 'former', given: '', family: 'Silva' }] })
 const none = {
   alreadyHere: [],
   wasHere: [],

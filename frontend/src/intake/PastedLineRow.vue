@@ -8,7 +8,17 @@ import { api, take, type Platform, type ChangeLine, type Site } from '@/shared/a
 import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
 import { inSentence, t, tIn } from '@/shared/words'
 import LineTerms from './LineTerms.vue'
-import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
+import {
+  aboutPerson,
+  overrides,
+  type ByHand,
+  type ColumnIs,
+  type PastedCandidate,
+  type PastedItem,
+  type Said,
+  type Word,
+} from './pasted'
+import ReadByHand from './ReadByHand.vue'
 import TypedLine from './TypedLine.vue'
 import WhoCouldBe from './WhoCouldBe.vue'
 import { useLevels } from '@/shared/levels'
@@ -29,8 +39,19 @@ const props = defineProps<{
   site: Site
   roles: Platform['roles']
   roleName: RoleName
+  /** The words of the whole line. */
+  words: () => Word[]
+  /** Whether the line was read as several people. */
+  several: boolean
+  hand?: ByHand
 }>()
-const emit = defineEmits<{ say: [more: Said]; correct: [text: string] }>()
+const emit = defineEmits<{
+  say: [more: Said]
+  correct: [text: string]
+  read: [hand: ByHand, columns: Record<string, ColumnIs>]
+  forget: []
+}>()
+const reading = ref(false)
 const more = ref(false)
 const typed = ref(props.item.text)
 const asking = computed(
@@ -98,16 +119,6 @@ const will = computed(() => {
   )
 })
 
-/** The two people that the line names together; taken up, each has a line of their own. */
-const couple = computed(() =>
-  props.item.both.flatMap((id) => props.item.candidates.find(({ person }) => person.id === id)?.person ?? []),
-)
-const asTwoLines = computed(() =>
-  couple.value
-    .map((person) => [`${person.given} ${person.family}`, person.number ?? person.email].filter(Boolean).join(' '))
-    .join('\n'),
-)
-
 /** One key settles a line: the number of whom is meant, 0 for nobody. */
 function keyedIn(event: KeyboardEvent) {
   if (event.target instanceof HTMLInputElement && event.target.type !== 'radio') return
@@ -149,6 +160,7 @@ function keyedIn(event: KeyboardEvent) {
         <strong>{{ knownName(shown.person) }}</strong>
         <span class="why soft">{{ aboutPerson(shown.person, levelName) }} · {{ why(shown) }}</span>
       </template>
+      <p v-if="item.doubt && !who" class="brass">{{ t(`pasted.doubt.${item.doubt}`) }}</p>
       <p v-if="item.mistyped" class="brass">{{ t('intake.slip', { format: inSentence(item.mistyped) }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ t('pasted.repeat', { n: item.repeats }) }}</p>
 
@@ -162,9 +174,15 @@ function keyedIn(event: KeyboardEvent) {
         @pick="pick"
       />
       <p v-else-if="asking" class="soft">{{ t('pasted.nobody') }}</p>
-      <button v-if="asking && couple.length" class="word" @click="$emit('correct', asTwoLines)">
-        {{ t('pasted.both', { one: knownName(couple[0]!), other: knownName(couple[1]!) }) }}
-      </button>
+      <ReadByHand
+        v-if="reading"
+        :words="words()"
+        :several="several"
+        :hand="hand"
+        @close="reading = false"
+        @forget="((reading = false), $emit('forget'))"
+        @read="(...said) => ((reading = false), $emit('read', ...said))"
+      />
 
       <div class="foot">
         <p
@@ -188,7 +206,10 @@ function keyedIn(event: KeyboardEvent) {
           @update:model-value="$emit('say', { sure: !said.sure })"
           >{{ t('pasted.really', { role: inSentence(roleName(String(line.reasons[0].values.role))) }) }}</Tick
         >
-        <p v-if="item.outcome !== 'no-person'" class="acts">
+        <p v-if="item.outcome === 'no-person'" class="acts">
+          <button class="word" @click="reading = !reading">{{ t('pasted.hand.person') }}</button>
+        </p>
+        <p v-else class="acts">
           <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">
             {{ t('pasted.takeUp') }}
           </button>
@@ -215,6 +236,10 @@ function keyedIn(event: KeyboardEvent) {
               {{ t('pasted.drop') }}
             </button>
           </template>
+          <button v-if="!said.out && !said.keep" class="word" :aria-expanded="reading" @click="reading = !reading">
+            {{ t('pasted.hand.act') }}
+          </button>
+          <span v-if="hand" class="soft">{{ t('pasted.hand.said') }}</span>
           <span v-if="said.keep" class="soft">{{ t('pasted.keptFor') }}</span>
         </p>
       </div>

@@ -11,8 +11,8 @@ const line = (number: number, text: string, outcome: string, ...people: object[]
   mistyped: null,
   decided: null,
   repeats: null,
-  marks: [{ text, kind: 'name' }],
-  both: [],
+  marks: [{ text, kind: 'name', piece: 0, cell: 0 }],
+  doubt: null,
   sections: [],
   candidates: people.map((who) => ({
     person: who,

@@ -5,7 +5,7 @@ import { t } from '@/shared/words'
 /** A line as it was typed, each word marked as what it was taken for. */
 defineProps<{ marks: PastedLine['marks'] }>()
 /** What was not taken for somebody's name, number or address is also said to who does not see how it looks. */
-const SAID = ['fact', 'remark', 'ignored']
+const SAID = ['hint', 'remark', 'ignored']
 </script>
 
 <template>
@@ -38,7 +38,7 @@ const SAID = ['fact', 'remark', 'ignored']
 .address {
   border-bottom: 1px solid var(--spruce);
 }
-.fact {
+.hint {
   border-bottom: 2px dotted var(--spruce);
 }
 .remark {

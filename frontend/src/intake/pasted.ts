@@ -13,7 +13,8 @@ export const isList = (text: string) =>
 const severalInALine = (text: string) =>
   /<[^<>\s]+@[^<>\s]+>.*<[^<>\s]+@/.test(text) ||
   /^\s*[^\d,;]+\s[^\d,;]+([,;]\s*[^\d,;]+\s[^\d,;]+){2,}$/.test(text) ||
-  /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)
+  /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text) ||
+  /\p{L}{2,}\S*\s*(;|\s[&+]\s|\s(and|und|et|y)\s)\s*\p{L}+\s+\p{L}{2,}/u.test(text)
 
 /** More is not sent: the server would not take it, and says so in the same words. */
 export const MOST_CHARACTERS = 400_000
@@ -31,6 +32,31 @@ export interface Said {
   keep?: boolean
 }
 
+export type ColumnIs = 'given' | 'family' | 'remark'
+
+/** How somebody said that a line is to be read. */
+export interface ByHand {
+  one: boolean
+  cuts: number[]
+  words: Record<string, ColumnIs>
+  meant: boolean
+}
+
+/** A word of a line, with its place among the pieces of the whole line. */
+export interface Word {
+  text: string
+  piece: number
+  cell: number
+}
+
+/** The words of a whole line, from all the people it was read as. */
+export function wordsOf(items: PastedLine[], number: number): Word[] {
+  const words = new Map<number, Word>()
+  for (const { marks } of items.filter((item) => item.number === number))
+    for (const { text, piece, cell } of marks) if (piece !== null) words.set(piece, { text, piece, cell })
+  return [...words.values()].sort((a, b) => a.piece - b.piece)
+}
+
 /** A pasted list as it is worked on and kept. */
 export interface PastedWork {
   text: string
@@ -39,6 +65,10 @@ export interface PastedWork {
   untilDay: string
   section: string
   said: Record<string, Said>
+  /** How lines are to be read that were read otherwise, by their text. */
+  hands?: Record<string, ByHand>
+  /** What the list's columns hold, by cell. */
+  columns?: Record<string, ColumnIs>
   tell: boolean
   words: string
   /** Of whom being in two places at once is meant, and why. */

@@ -48,7 +48,7 @@ describe('names and numbers', () => {
       given: 'Beatriz',
       family: 'da Luz',
       preferred: null,
-      former: null,
+      further: [],
       level: 7,
       number: bea.number,
       email: null,

@@ -7,7 +7,7 @@ import { computed, ref, watch } from 'vue'
 import { api, take, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { me } from '@/shared/me'
-import { day, fullName, lineSentences } from '@/shared/sentences'
+import { day, fullName, lineSentences, furtherNames } from '@/shared/sentences'
 import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -79,9 +79,9 @@ async function act(request: Parameters<typeof change>[1]) {
     <template v-else-if="card">
       <header>
         <h2>{{ fullName(card.person) }}</h2>
-        <p v-if="card.person.preferred || card.person.former" class="soft">
+        <p v-if="card.person.preferred || card.person.further.length" class="soft">
           <template v-if="card.person.preferred">{{ card.person.given }} {{ card.person.family }}</template>
-          <template v-if="card.person.former"> {{ t('card.formerly', { name: card.person.former }) }}</template>
+          {{ furtherNames(card.person).join(', ') }}
         </p>
         <p>
           <HelpWord v-if="card.person.kind === 'external' && !card.person.ownKind" term="external" /><template v-else>{{

@@ -37,12 +37,13 @@ describe('days and hours', () => {
 })
 
 describe('names', () => {
-  const person = { given: 'Beatriz', family: 'da Luz', preferred: null, former: null }
+  const person = { given: 'Beatriz', family: 'da Luz', preferred: null, further: [] }
   it('say who somebody was taken for', () => {
     expect(knownName(person)).toBe('Beatriz da Luz')
     expect(knownName({ ...person, preferred: 'Bea' })).toBe('Bea (Beatriz) da Luz')
-    expect(knownName({ ...person, former: 'Silva' })).toBe('Beatriz da Luz, ' + t('card.formerly', { name: 'Silva' }))
-    expect(t('card.formerly', { name: 'Silva' })).toContain('Silva')
+    const further = [{ kind: 'former' as const, given: '', family: 'Silva' }]
+    expect(knownName({ ...person, further })).toBe('Beatriz da Luz, ' + t('card.further.former', { name: 'Silva' }))
+    expect(t('card.further.former', { name: 'Silva' })).toContain('Silva')
     expect(listName(person)).toBe('da Luz, Beatriz')
   })
 })

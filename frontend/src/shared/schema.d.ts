@@ -4042,12 +4042,20 @@ export interface components {
             /** @description whether a key brought them, so that they may go again */
             mayLeave: boolean;
         };
+        /** @description a name that somebody has besides; a side that is empty is as usual */
+        FurtherName: {
+            /** @enum {unknown} */
+            kind: "former" | "passport" | "script" | "stage" | "other";
+            given: string;
+            family: string;
+        };
         Person: {
             id: components["schemas"]["Id"];
             given: string;
             family: string;
             preferred: string | null;
-            former: string | null;
+            /** @description names besides; none beyond reach */
+            further: components["schemas"]["FurtherName"][];
             kind: components["schemas"]["PersonKind"];
             /** @description code of the kind that the platform has beside the four */
             ownKind: string | null;
@@ -4213,6 +4221,25 @@ export interface components {
             /** @description whether there are more people than were looked at */
             more: boolean;
         };
+        /** @description what the columns of the list hold, by cell from 0 */
+        ColumnsByHand: {
+            [key: string]: "given" | "family" | "remark";
+        };
+        /** @description how lines are to be read that were read otherwise */
+        LinesByHand: {
+            /** @description the line, as it was pasted */
+            text: string;
+            /** @description whether it is about one person */
+            one?: boolean;
+            /** @description pieces with which another person begins */
+            cuts?: number[];
+            /** @description what pieces are, by their place */
+            words?: {
+                [key: string]: "given" | "family" | "remark";
+            };
+            /** @description whether a person is meant, though nobody was found */
+            meant?: boolean;
+        }[];
         PastedLine: {
             /** @description of the line in the text; several may come from one */
             number: number;
@@ -4231,12 +4258,19 @@ export interface components {
             marks: {
                 text: string;
                 /** @enum {unknown} */
-                kind: "name" | "number" | "address" | "fact" | "remark" | "ignored" | null;
+                kind: "name" | "number" | "address" | "hint" | "remark" | "ignored" | null;
+                /** @description its place among the pieces of the whole line, as `LineByHand` has them */
+                piece: number | null;
+                /** @description of the row, from 0 */
+                cell: number;
             }[];
             /** @description ids of the site's sections that the row says */
             sections: components["schemas"]["Id"][];
-            /** @description ids of the two people it names together; none, if it does not */
-            both: components["schemas"]["Id"][];
+            /**
+             * @description why it is asked about, though it names somebody: it says that they do not come; it names one for another, or two side by side; its number is one person's and the name another's
+             * @enum {unknown}
+             */
+            doubt: "not-coming" | "one-of-two" | "two-people" | null;
             /** @description the one it means, or those it may mean, the likeliest first */
             candidates: {
                 person: components["schemas"]["Person"];
@@ -4245,7 +4279,7 @@ export interface components {
                 standing: null | components["schemas"]["Standing"];
                 suggested: string | null;
                 /** @enum {unknown} */
-                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
+                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "passport-name" | "script-name" | "stage-name" | "other-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
                 /** @description whether somebody settled this line so here before */
                 remembered: boolean;
                 /** @description whether they are of a kind the role is for */
@@ -6516,7 +6550,7 @@ export interface components {
                 given: string;
                 family: string;
                 preferred: string | null;
-                former: string | null;
+                further: components["schemas"]["FurtherName"][];
                 level: number | null;
                 number: string | null;
                 email: string | null;
@@ -8082,11 +8116,13 @@ export interface operations {
                 "application/json": {
                     /** @description 2,000 lines at most */
                     text: string;
+                    columns?: components["schemas"]["ColumnsByHand"];
+                    hands?: components["schemas"]["LinesByHand"];
                 };
             };
         };
         responses: {
-            /** @description One item a line that is not empty, in order */
+            /** @description One item a line that is not empty, in order; a line about several people has one for each */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -12837,11 +12873,13 @@ export interface operations {
                     text: string;
                     /** @description as what they are to be let in; null for what each suggests */
                     role?: string | null;
+                    columns?: components["schemas"]["ColumnsByHand"];
+                    hands?: components["schemas"]["LinesByHand"];
                 };
             };
         };
         responses: {
-            /** @description One item a line that is not empty, in order */
+            /** @description One item a line that is not empty, in order; a line about several people has one for each */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -15484,7 +15522,7 @@ export interface operations {
                     given: string;
                     family: string;
                     preferred?: string | null;
-                    former?: string | null;
+                    further?: components["schemas"]["FurtherName"][];
                     level?: number | null;
                     number?: string | null;
                     email?: string | null;

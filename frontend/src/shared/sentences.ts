@@ -33,11 +33,19 @@ export function fullName(person: Pick<Person, 'given' | 'family' | 'preferred'>)
   return `${person.preferred ?? person.given} ${person.family}`
 }
 
+/** What somebody is called besides, each in words: "formerly Silva". */
+export const furtherNames = (person: Pick<Person, 'further'>): string[] =>
+  person.further.map(({ kind, given, family }) =>
+    t(`card.further.${kind}`, { name: [given, family].filter(Boolean).join(' ') }),
+  )
+
 /** A name with the one in the papers beside a preferred one, where it is said who somebody was taken for. */
-export function knownName(person: Pick<Person, 'given' | 'family' | 'preferred' | 'former'>): string {
+export function knownName(person: Pick<Person, 'given' | 'family' | 'preferred' | 'further'>): string {
   return (
     (person.preferred ? `${person.preferred} (${person.given}) ${person.family}` : fullName(person)) +
-    (person.former ? ', ' + t('card.formerly', { name: person.former }) : '')
+    furtherNames(person)
+      .map((said) => ', ' + said)
+      .join('')
   )
 }
 

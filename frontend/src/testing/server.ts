@@ -124,7 +124,7 @@ export const person = (given: string, family: string, more: Partial<Person> = {}
   given,
   family,
   preferred: null,
-  former: null,
+  further: [],
   kind: 'learner',
   ownKind: null,
   level: 7,

@@ -36,7 +36,7 @@ final readonly class PersonExport
                     <<<'SQL'
                         SELECT LOWER(HEX(p.id)) AS id, p.kind, p.own_kind, d.name AS division, p.level,
                             p.given_name, p.family_name,
-                            p.preferred_name, p.former_name, p.number, p.email
+                            p.preferred_name, p.further_names, p.number, p.email
                         FROM person p
                         JOIN division d ON d.id = p.division_id
                         WHERE p.id IN (?)

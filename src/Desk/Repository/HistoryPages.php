@@ -140,7 +140,7 @@ final class HistoryPages extends BaseRepository
 
     private function naming(QueryBuilder $query, string $name, string $word): void
     {
-        $columns = ['p.formerName'];
+        $columns = ['p.furtherNames'];
         foreach (['a', 'p'] as $who) {
             array_push($columns, "$who.preferredName", "$who.givenName", "$who.familyName");
         }

@@ -71,15 +71,9 @@ final readonly class Lookup
         foreach ($lines as $line) {
             if ($line->person) {
                 $codes += array_fill_keys($wording->keys($line), true);
-                foreach (
-                    [
-                        ...$line->identifiers,
-                        ...[] === $line->identifiers && 1 === \count($line->words) ? $line->words : [],
-                    ] as $identifier
-                ) {
+                foreach ($matcher->identifiers($line) as $identifier) {
                     $identifiers[$identifier] = true;
                     $codes[NameIndex::local($identifier)] = true;
-                    $identifiers += array_fill_keys($matcher->meant($identifier), true);
                 }
             }
         }

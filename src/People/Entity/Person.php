@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use MintDoor\Core\People\FurtherName;
 use MintDoor\People\Facts;
 use MintDoor\People\PersonName;
 use MintDoor\Platform\Entity\Division;
@@ -36,7 +37,8 @@ class Person
         public string $terms,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $level = null,
         #[ORM\Column(length: 80, nullable: true)] public ?string $preferredName = null,
-        #[ORM\Column(length: 80, nullable: true)] public ?string $formerName = null,
+        /** As `FurtherName::stored()` has them. */
+        #[ORM\Column(type: 'text', length: 65_535, nullable: true)] public ?string $furtherNames = null,
         #[ORM\Column(length: 32, nullable: true, options: Charset::CODE)]
         public ?string $number = null,
         #[ORM\Column(length: 190, nullable: true, options: Charset::EXACT)] public ?string $email = null,
@@ -59,7 +61,7 @@ class Person
         $this->givenName = $facts->given;
         $this->familyName = $facts->family;
         $this->preferredName = $facts->preferred;
-        $this->formerName = $facts->former;
+        $this->furtherNames = FurtherName::stored($facts->further);
         $this->level = $facts->level;
         $this->number = $facts->number;
         $this->email = $facts->email;

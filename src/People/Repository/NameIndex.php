@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Intake\KnownName;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\NameKeys;
 use MintDoor\People\Facts;
@@ -32,11 +33,14 @@ final class NameIndex
      */
     public function add(string $person, string $division, Facts $facts): void
     {
-        [$g, $f, $p, $x] = array_map(
+        [$g, $f, $p] = array_map(
             Folding::tokens(...),
-            [$facts->given, $facts->family, (string) $facts->preferred, (string) $facts->former],
+            [$facts->given, $facts->family, (string) $facts->preferred],
         );
-        $codes = NameKeys::ofPerson([$g, $p], [$f, $x]);
+        $further = array_map(KnownName::ofName(...), $facts->further);
+        $given = array_column($further, 'given');
+        $family = array_column($further, 'family');
+        $codes = NameKeys::ofPerson([$g, $p, ...$given], [$f, ...$family]);
         if (null !== $facts->email && 1 === preg_match('/^[\x21-\x7e]+@/', $facts->email)) {
             $codes[] = self::local($facts->email);
         }
@@ -47,7 +51,7 @@ final class NameIndex
                 ignore: true,
             );
         }
-        foreach ([...$g, ...$f, ...$p, ...$x] as $name) {
+        foreach ([...$g, ...$f, ...$p, ...array_merge([], ...$given, ...$family)] as $name) {
             if (!isset($this->names[$name])) {
                 $this->names[$name] = true;
                 foreach (NameKeys::slips($name) as $slip) {

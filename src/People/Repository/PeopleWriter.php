@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\FurtherName;
 use MintDoor\Core\Platform\DetailValue;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\AlikeNumber;
@@ -60,7 +61,7 @@ final readonly class PeopleWriter
             'terms' => $names,
             'level' => $facts->level,
             'preferred_name' => $facts->preferred,
-            'former_name' => $facts->former,
+            'further_names' => FurtherName::stored($facts->further),
             'number' => $facts->number,
             'email' => $facts->email,
             'own_kind' => $facts->ownKind,
@@ -79,7 +80,7 @@ final readonly class PeopleWriter
      */
     public function findable(string $id, string $division, Facts $facts, ?string $login): string
     {
-        $terms = Terms::of($facts->names(), $facts->number, $login);
+        $terms = Terms::of($facts->names(), $facts->number, $login, $facts->furtherNames());
         $names = ' '.implode(' ', $terms);
         $sortName = PersonName::sorted($facts->given, $facts->family);
         foreach ($terms as $term) {

@@ -44,7 +44,11 @@ final class PeopleRoomTest extends ApiTestCase
         $request = [
             'given' => 'Lärke',
             'family' => 'Nyström',
-            'former' => 'Learnersen',
+            'further' => [
+                ['kind' => 'former', 'given' => '', 'family' => 'Learnersen'],
+                ['kind' => 'script', 'given' => 'Лярке', 'family' => 'Нюстрём'],
+                ['kind' => 'former', 'given' => ' ', 'family' => 'learnersen'],
+            ],
             'level' => 8,
             'number' => 'X77LEARNER',
             'email' => 'Larke@Example.org',
@@ -52,8 +56,14 @@ final class PeopleRoomTest extends ApiTestCase
         $this->call('lead', 'PUT', $path, $request, 403, ['If-Match' => '"1"']);
         $page = $this->call('admin', 'PUT', $path, $request, 200, ['If-Match' => '"1"']);
         self::assertSame(
-            ['Lärke', 'larke@example.org', 8, 2],
-            [$page['person']['given'], $page['person']['email'], $page['person']['level'], $page['version']],
+            ['Lärke', 'larke@example.org', 8, 2, ['Learnersen', 'Нюстрём']],
+            [
+                $page['person']['given'],
+                $page['person']['email'],
+                $page['person']['level'],
+                $page['version'],
+                array_column($page['person']['further'], 'family'),
+            ],
         );
         $this->call('admin', 'PUT', $path, $request, 412, ['If-Match' => '"1"']);
         // A link that went to the address of before is over.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Intake;
 
+use MintDoor\Core\People\FurtherName;
+use MintDoor\Core\People\NameKind;
 use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -22,7 +24,7 @@ final class IntakeTest extends ApiTestCase
             'bea@example.org',
             'beatriz.d',
             'Bea',
-            'Oldname',
+            [new FurtherName(NameKind::Former, '', 'Oldname')],
         );
         $this->ids['away'] = $this->platform->person(
             'learner',
