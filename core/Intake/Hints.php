@@ -74,7 +74,7 @@ final readonly class Hints
         $hints = [];
         $count = \count($pieces);
         for ($at = 0; $at < $count; ++$at) {
-            if (!$this->mayBegin($pieces[$at])) {
+            if (!$this->mayBegin($pieces, $at, $columns)) {
                 continue;
             }
             for ($length = min(self::LONGEST, $count - $at); $length > 0; --$length) {
@@ -90,11 +90,18 @@ final readonly class Hints
         return $hints;
     }
 
-    private function mayBegin(Piece $piece): bool
+    /**
+     * @param list<Piece>        $pieces
+     * @param array<int, Column> $columns
+     */
+    private function mayBegin(array $pieces, int $at, array $columns): bool
     {
+        $piece = $pieces[$at];
         $first = $piece->words[0] ?? (preg_split('/[^a-z]+/', strtolower($piece->text), 2) ?: [''])[0];
 
-        return isset($this->starts[$first]) || PieceKind::Small === $piece->kind;
+        return isset($this->starts[$first])
+            || (PieceKind::Small === $piece->kind
+                && (isset($columns[$piece->cell]) || ($piece->cell > 0 && self::isAlone($pieces, $at, 1))));
     }
 
     /** @param list<Piece> $pieces */

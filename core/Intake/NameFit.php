@@ -90,7 +90,12 @@ final readonly class NameFit
         $keys = [];
         foreach ($given as $one) {
             foreach ($family as $other) {
-                $keys[] = NameKeys::pair(NameKeys::canon($slots[$one][0]), NameKeys::canon($slots[$other][0]));
+                [$g, $f] = [NameKeys::canon($slots[$one][0]), NameKeys::canon($slots[$other][0])];
+                // Whoever is named by a letter or with a slip was looked up by a letter, too.
+                $all = $worst >= self::INITIAL ? [[$g, $f], [$g[0], $f], [$g, $f[0]]] : [[$g, $f]];
+                foreach ($all as $pair) {
+                    $keys[] = NameKeys::pair(...$pair);
+                }
             }
         }
 

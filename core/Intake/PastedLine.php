@@ -45,7 +45,7 @@ final readonly class PastedLine
         ?int $own = null,
     ) {
         $this->own = $own ?? \count($pieces);
-        $identifiers = $words = $places = [];
+        $identifiers = $words = $places = $seen = [];
         $told = [];
         foreach ($hints as $hint) {
             // A cell that says a section or a division, a level by its name, is no name.
@@ -56,7 +56,8 @@ final readonly class PastedLine
                 $identifiers[$piece->identifier] = true;
             }
             foreach (isset($told[$at]) ? [] : $piece->words as $word) {
-                if (!\in_array($word, $words, true) || NameKeys::mayBeANameOfItsOwn($word)) {
+                if (!isset($seen[$word]) || NameKeys::mayBeANameOfItsOwn($word)) {
+                    $seen[$word] = true;
                     $words[] = $word;
                     $places[] = $at;
                 }

@@ -187,7 +187,10 @@ final readonly class PastedText
             self::mended(mb_scrub($text)),
         );
 
-        return (string) preg_replace('/[^\S\r\n\t\x{2028}\x{2029}\x{0085}]|\x{00A0}/u', ' ', $text);
+        $text = (string) preg_replace('/[^\S\r\n\t\x{2028}\x{2029}\x{0085}]|\x{00A0}/u', ' ', $text);
+
+        // Long runs of blanks and tabs say no more than short ones.
+        return (string) preg_replace(['/ {9,}/', '/\t{65,}/'], ['        ', str_repeat("\t", 64)], $text);
     }
 
     /** Line by line, letters that were taken for those of another encoding are put right. */

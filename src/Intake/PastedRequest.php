@@ -53,6 +53,10 @@ final readonly class PastedRequest
         $say = static function (string $sentence) use ($context): void {
             $context->buildViolation($sentence)->atPath('text')->addViolation();
         };
+        $byHand = array_sum(array_map(static fn(HandRequest $each): int => mb_strlen($each->text), $this->hands));
+        if ($byHand > self::MOST_CHARACTERS) {
+            $context->buildViolation('intake.too-much-by-hand')->atPath('hands')->addViolation();
+        }
         if (mb_strlen($this->text) > self::MOST_CHARACTERS) {
             $context->buildViolation('intake.text-too-long')
                 ->setParameters(['n' => mb_strlen($this->text), 'most' => self::MOST_CHARACTERS])
