@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Intake\KnownName;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\NameKeys;
 use MintDoor\People\Facts;
@@ -37,9 +36,11 @@ final class NameIndex
             Folding::tokens(...),
             [$facts->given, $facts->family, (string) $facts->preferred],
         );
-        $further = array_map(KnownName::ofName(...), $facts->further);
-        $given = array_column($further, 'given');
-        $family = array_column($further, 'family');
+        $words = static fn(string $side): array => array_map(
+            Folding::tokens(...),
+            array_column($facts->further, $side),
+        );
+        [$given, $family] = [$words('given'), $words('family')];
         $codes = NameKeys::ofPerson([$g, $p, ...$given], [$f, ...$family]);
         if (null !== $facts->email && 1 === preg_match('/^[\x21-\x7e]+@/', $facts->email)) {
             $codes[] = self::local($facts->email);
