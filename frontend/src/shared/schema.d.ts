@@ -4225,8 +4225,7 @@ export interface components {
         ColumnsByHand: {
             [key: string]: "given" | "family" | "remark";
         };
-        /** @description how lines are to be read that were read otherwise */
-        LinesByHand: {
+        LineByHand: {
             /** @description the line, as it was pasted */
             text: string;
             /** @description whether it is about one person */
@@ -4239,7 +4238,9 @@ export interface components {
             };
             /** @description whether a person is meant, though nobody was found */
             meant?: boolean;
-        }[];
+        };
+        /** @description how lines are to be read that were read otherwise */
+        LinesByHand: components["schemas"]["LineByHand"][];
         PastedLine: {
             /** @description of the line in the text; several may come from one */
             number: number;
