@@ -37,7 +37,7 @@ final readonly class Dividing
         return array_map(static fn(array $part): PastedLine => $line->part(...$part), $parts);
     }
 
-    /** @return non-empty-list<array{int, int, list<Piece>}> from, until, and a family name that stands elsewhere */
+    /** @return list<array{int, int, list<Piece>}> from, until, and a family name that stands elsewhere */
     private function ranges(PastedLine $line, int $from, int $until, int $level): array
     {
         $gap = self::LEVELS[$level] ?? null;
@@ -46,8 +46,7 @@ final readonly class Dividing
         }
         $segments = self::segments($line, $from, $until, $gap);
         $who = array_map(fn(array $one): array => $this->whom($line, ...$one), $segments);
-        $standing = array_keys(array_filter($who, static fn(array $each): bool => [] !== $each));
-        if (\count($segments) < 2 || [] === $standing || $this->isOne($line, $from, $until, $segments)) {
+        if (\count($segments) < 2 || [] === array_filter($who) || $this->isOne($line, $from, $until, $segments)) {
             return $this->ranges($line, $from, $until, $level + 1);
         }
         $groups = $this->groups($line, $segments, $who, $gap);
@@ -62,7 +61,7 @@ final readonly class Dividing
             );
         }
 
-        return [] === $ranges ? [[$from, $until, []]] : $ranges;
+        return $ranges;
     }
 
     /** @return non-empty-list<array{int, int}> */

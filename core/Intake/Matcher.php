@@ -222,9 +222,10 @@ final readonly class Matcher
             $mistyped ??= [] === $named ? $format?->name : null;
         }
         $all = $identified + $named + $local;
-        $nobody = $this->nobody($line, $mistyped);
         $clear = array_filter($all, static fn(Candidate $each): bool => $each->clear);
-        if ([] === $all || ([] === $clear && [] === $local && Outcome::NoPerson === $nobody->outcome)) {
+        // Nobody was found, or only somebody whose name is a little like a word of what is no person.
+        $nobody = [] === $clear && [] === $local ? $this->nobody($line, $mistyped) : null;
+        if (null !== $nobody && ([] === $all || Outcome::NoPerson === $nobody->outcome)) {
             return $nobody;
         }
         $used = array_merge([], ...array_map(static fn(Candidate $each): array => $each->used, array_values($named)));

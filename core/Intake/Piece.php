@@ -38,24 +38,22 @@ final readonly class Piece
     /** The same as something else. */
     public function as(PieceKind $kind, string $identifier = ''): self
     {
-        $words = PieceKind::Word === $kind ? $this->words : [];
-
-        return new self(
-            $this->text,
-            $this->from,
-            $this->gap,
-            $this->inside,
-            $this->cell,
-            $kind,
-            $words,
-            $identifier,
-            $this->spellings,
-            $this->family,
-        );
+        return $this->with($this->from, $this->gap, $kind, $identifier, $this->family);
     }
 
     /** The same at another place. */
     public function at(int $from, Gap $gap): self
+    {
+        return $this->with($from, $gap, $this->kind, $this->identifier, $this->family);
+    }
+
+    /** Somebody said by hand that it is a family name, or a given one. */
+    public function named(bool $family): self
+    {
+        return $this->with($this->from, $this->gap, PieceKind::Word, '', $family);
+    }
+
+    private function with(int $from, Gap $gap, PieceKind $kind, string $identifier, ?bool $family): self
     {
         return new self(
             $this->text,
@@ -63,26 +61,9 @@ final readonly class Piece
             $gap,
             $this->inside,
             $this->cell,
-            $this->kind,
-            $this->words,
-            $this->identifier,
-            $this->spellings,
-            $this->family,
-        );
-    }
-
-    /** Somebody said by hand that it is a family name, or a given one. */
-    public function named(bool $family): self
-    {
-        return new self(
-            $this->text,
-            $this->from,
-            $this->gap,
-            $this->inside,
-            $this->cell,
-            PieceKind::Word,
-            $this->words,
-            '',
+            $kind,
+            PieceKind::Word === $kind ? $this->words : [],
+            $identifier,
             $this->spellings,
             $family,
         );
