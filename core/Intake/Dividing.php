@@ -199,14 +199,8 @@ final readonly class Dividing
             }
         }
         // Behind a stroke stands what is said of somebody as often as somebody else.
-        $stroke = $at > 0 && str_contains(
-            substr(
-                $line->text,
-                $line->pieces[$from - 1]->until(),
-                $line->pieces[$from]->from - $line->pieces[$from - 1]->until()
-            ),
-            '/',
-        );
+        $ended = $at > 0 ? $line->pieces[$from - 1]->until() : $line->pieces[$from]->from;
+        $stroke = str_contains(substr($line->text, $ended, $line->pieces[$from]->from - $ended), '/');
         for ($next = $at + 1; isset($who[$next]) && [] === $who[$next]; ++$next) {
         }
         foreach ([$next, ...$stroke ? [] : [$at - 1]] as $beside) {
@@ -286,11 +280,9 @@ final readonly class Dividing
         $words = \in_array('', $kinds, true);
         $all = array_unique(array_merge([], ...$whose));
         $some = \count(array_filter($whose));
-        if ($n < 2 || (1 === \count($all) && $some === $n) || ([] === array_filter(
-            $times,
-            static fn(int $each): bool => $each > 1
-        )
-            && ($words || \count($all) < 2))) {
+        $once = [] === $times || max($times) < 2;
+        $samePerson = 1 === \count($all) && $some === $n;
+        if ($n < 2 || $samePerson || ($once && ($words || \count($all) < 2))) {
             return [[$from, $until]];
         }
         $wordsFirst = '' === $kinds[0];

@@ -416,26 +416,14 @@ final readonly class Matcher
         // While something on the line is not understood, it may be what tells them apart: the site does not decide.
         $unread = [] !== array_filter($group, static fn(Candidate $each): bool => $each->unread);
         $hinted = [] !== array_filter($line->hints, static fn(Hint $hint): bool => $hint->tells());
-        foreach (
-            [
-                [Evidence::TheRowSays, static fn(Candidate $each): bool => self::confirms($line, $each)],
-                [Evidence::OnlyOneForTheSite, static fn(Candidate $each): bool => $for->fit($each->known->person)],
-            ] as [$why, $test]
-        ) {
+        $tests = [[Evidence::TheRowSays, static fn(Candidate $each): bool => self::confirms($line, $each)]];
+        if (!$unread && !$hinted) {
+            $ofSite = static fn(Candidate $each): bool => $for->fit($each->known->person);
+            $tests[] = [Evidence::OnlyOneForTheSite, $ofSite];
+        }
+        foreach ($tests as [$why, $test]) {
             $some = array_values(array_filter($group, $test));
-            if (
-                \count($group) > 1
-                && 1 === \count(
-                    $some
-                )
-                && (
-                    (
-                        !$unread
-                        && !$hinted
-                    )
-                    || Evidence::OnlyOneForTheSite !== $why
-                )
-            ) {
+            if (\count($group) > 1 && 1 === \count($some)) {
                 [$group, $decided] = [$some, $why];
             }
         }
@@ -464,14 +452,8 @@ final readonly class Matcher
             return $ask;
         }
         // A name of the directory that is one slip from this one is more likely another's.
-        if (
-            Evidence::SmallDifference === $one->evidence
-            && []
-                !== array_filter(
-                    $one->used,
-                    fn(int $at): bool => $this->isAnotherName($line->pieces[$at], $one->known),
-                )
-        ) {
+        $isAnother = fn(int $at): bool => $this->isAnotherName($line->pieces[$at], $one->known);
+        if (Evidence::SmallDifference === $one->evidence && [] !== array_filter($one->used, $isAnother)) {
             return $ask;
         }
 
@@ -608,6 +590,7 @@ final readonly class Matcher
             Outcome::Choose,
             [$own->again(), ...\array_slice($others, 0, self::MOST_CANDIDATES - 1)],
             $reading->mistyped,
+            doubt: $reading->doubt,
         );
     }
 

@@ -211,7 +211,7 @@ final readonly class NameFit
      * names.
      *
      * @param list<string>                   $all   words of the line
-     * @param list<array{int, int, float}>      $pairs
+     * @param list<array{int, int, float}>   $pairs
      * @param list<array{string, bool, int}> $slots
      */
     private static function isAName(int $place, array $all, array $pairs, array $slots): bool
@@ -303,7 +303,7 @@ final readonly class NameFit
     /**
      * Names of several words that are written as one, and the other way round.
      *
-     * @param list<string>                      $words
+     * @param list<string>                   $words
      * @param list<array{string, bool, int}> $slots
      *
      * @return list<array{int, int, float}> place of the word, slot, and how far
@@ -377,7 +377,7 @@ final readonly class NameFit
     /**
      * Not by first letters alone: a family name or a given one is there in full.
      *
-     * @param list<array{int, int, float}>      $pairs
+     * @param list<array{int, int, float}>   $pairs
      * @param list<array{string, bool, int}> $slots
      */
     private function whole(array $pairs, array $slots): bool
@@ -399,13 +399,12 @@ final readonly class NameFit
      */
     private function first(array $slots, array $used): bool
     {
-        foreach (array_unique(
-            array_column(array_filter($slots, static fn(array $slot): bool => !$slot[1]), 2)
-        ) as $source) {
-            $own = array_keys(array_filter($slots, static fn(array $slot): bool => $slot[2] === $source));
-            if ([] !== $own && \in_array($own[0], $used[$source] ?? [], true)) {
+        $seen = [];
+        foreach ($slots as $slot => [, $family, $source]) {
+            if (!$family && !isset($seen[$source]) && \in_array($slot, $used[$source] ?? [], true)) {
                 return true;
             }
+            $seen[$source] = true;
         }
 
         return false;
@@ -414,7 +413,7 @@ final readonly class NameFit
     /**
      * A word that is nobody's name, long enough, and near.
      *
-     * @param list<array{int, int, float}>      $pairs
+     * @param list<array{int, int, float}>   $pairs
      * @param list<array{string, bool, int}> $slots
      */
     private function isASlip(array $pairs, array $slots): bool

@@ -56,9 +56,10 @@ final class Naming
             $this->named = [];
         }
 
-        $found = array_filter($candidates, static fn(?Candidate $each): bool => null !== $each);
-
-        return $this->named[$key] = $found;
+        return $this->named[$key] = array_filter(
+            $candidates,
+            static fn(?Candidate $each): bool => null !== $each,
+        );
     }
 
     /** Whether one is named beyond doubt by a line, taken by itself. */
@@ -88,7 +89,10 @@ final class Naming
                 null === $piece->family || ($sides[\count($words)] = $piece->family);
                 $words[] = $each;
                 $places[] = $at;
-            }[] === $piece->spellings || ($spellings[$word] = $piece->spellings);
+            }
+            if ([] !== $piece->spellings) {
+                $spellings[$word] = $piece->spellings;
+            }
         }
 
         return [$words, $places, $spellings, $sides];

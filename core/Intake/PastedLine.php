@@ -10,6 +10,9 @@ use MintDoor\Core\Text\NameKeys;
 /** One line of what somebody pasted, or the part of it that is about one person, taken apart. */
 final readonly class PastedLine
 {
+    /** Bytes. */
+    private const GIST = 120;
+
     /** @var list<string> numbers, addresses, and words that may be logins, as they are compared */
     public array $identifiers;
 
@@ -227,7 +230,34 @@ final readonly class PastedLine
     /** What is remembered of a line: the same words and identifiers, however they were written. */
     public function gist(): string
     {
-        return substr(implode(' ', [...$this->identifiers, ...$this->words]), 0, 120);
+        return mb_strcut(implode(' ', [...$this->identifiers, ...$this->words]), 0, self::GIST, 'UTF-8');
+    }
+
+    /**
+     * What is remembered that may be of some line, or of a part of one that is about several people.
+     *
+     * @param list<self>   $lines
+     * @param list<string> $gists
+     *
+     * @return list<string> of those gists
+     */
+    public static function mayBeOf(array $lines, array $gists): array
+    {
+        $said = [];
+        foreach ($lines as $line) {
+            $said += array_fill_keys([...$line->identifiers, ...$line->words], true);
+        }
+        $may = [];
+        foreach ($gists as $gist) {
+            $parts = explode(' ', $gist);
+            // The end of a long one may be cut off.
+            \strlen($gist) > self::GIST - 4 && array_pop($parts);
+            if ([] === array_diff_key(array_flip($parts), $said)) {
+                $may[] = $gist;
+            }
+        }
+
+        return $may;
     }
 
     /**

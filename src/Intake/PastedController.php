@@ -7,7 +7,6 @@ namespace MintDoor\Intake;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Marking;
-use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Permission;
@@ -57,10 +56,7 @@ final readonly class PastedController
                     ?? throw Problem::field('/role', 'no-such-role', 'shared.no-such-role-any');
         $names = $this->sections->names($access);
         $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES, $names, $request->hand());
-        $remembered = $this->settled->of(
-            $site,
-            array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
-        );
+        $remembered = $this->settled->of($site, $lines);
         $read = $this->people->readings(
             $lines,
             $caller,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake\Repository;
 
+use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Intake\Entity\SettledLine;
 use MintDoor\People\Entity\Person;
 use MintDoor\Shared\BaseRepository;
@@ -20,22 +21,30 @@ final class SettledLines extends BaseRepository
 
     private const MOST = 500;
 
+    private const LOOKED_AT = 2_000;
+
     /**
-     * @param list<string> $gists of lines, as `PastedLine::gist()` has them
+     * Of those that were settled last, the ones that may be of some line, or of a part of one.
      *
-     * @return array<string, string> person by gist
+     * @param list<PastedLine> $lines
+     *
+     * @return array<string, string> person by gist, as `PastedLine::gist()` has it
      */
-    public function of(string $site, array $gists): array
+    public function of(string $site, array $lines): array
     {
         $query = $this->createQueryBuilder('l')
             ->select('l.gist', 'p.id')
             ->join('l.person', 'p')
-            ->where('l.site = :site AND l.gist IN (:gists)')
+            ->where('l.site = :site')
             ->setParameter('site', $site, 'id')
-            ->setParameter('gists', $gists)
+            ->orderBy('l.madeAt', 'DESC')
+            ->addOrderBy('l.gist')
+            ->setMaxResults(self::LOOKED_AT)
             ->getQuery();
+        $settled = array_column($query->getArrayResult(), 'id', 'gist');
+        $may = PastedLine::mayBeOf($lines, array_map(strval(...), array_keys($settled)));
 
-        return array_column([] === $gists ? [] : $query->getArrayResult(), 'id', 'gist');
+        return array_intersect_key($settled, array_fill_keys($may, true));
     }
 
     /** @return list<SettledLine> with who is meant and who said so, the last first */

@@ -190,6 +190,31 @@ final class MatcherTest extends TestCase
         self::assertGreaterThanOrEqual(0.97, $sum['recall']);
     }
 
+    public function testWhatWasSettledOfOneIsOfferedWhereTheyStandBesideOthers(): void
+    {
+        $readings = self::among(self::directory(), 'Beatriz da Luz; Ana Ruiz', remembered: ['ana ruiz' => 'ana2']);
+        self::assertSame(
+            [['match', 'bea', false], ['choose', 'ana2', true]],
+            array_map(
+                static fn(Reading $each): array => [
+                    $each->outcome->value,
+                    $each->candidates[0]->known->person->id,
+                    $each->candidates[0]->remembered,
+                ],
+                $readings,
+            ),
+        );
+    }
+
+    public function testWhatIsRememberedMayBeOfAPart(): void
+    {
+        $lines = self::lines("Beatriz da Luz; Ana Ruiz\nTiti (late)");
+        self::assertSame(
+            ['ana ruiz', 'titi'],
+            PastedLine::mayBeOf($lines, ['ana ruiz', 'ana riuz', 'titi', 'titi bo']),
+        );
+    }
+
     public function testWhatWasSettledHereBeforeComesFirstAndIsStillAsked(): void
     {
         $reading = self::among(
