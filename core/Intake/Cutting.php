@@ -41,9 +41,7 @@ final readonly class Cutting
         $from = 1 === preg_match(self::FRONT, $line, $found) ? \strlen($found[0]) : 0;
         $until = 1 === preg_match(self::BACK, $line, $found, 0, $from)
             ? \strlen($line) - \strlen($found[0])
-            : \strlen(
-                $line
-            );
+            : \strlen($line);
         if ('' === trim(substr($line, $from, $until - $from))) {
             [$from, $until] = [0, \strlen($line)];
         }
@@ -114,6 +112,10 @@ final readonly class Cutting
     /** @return list<Piece> a text, without the stops and quotation marks around it */
     private function whole(string $text, int $from, Gap $gap, bool $inside, int $cell): array
     {
+        // Most of what people paste is plain words.
+        if (1 === preg_match('/^\p{L}+$/Du', $text)) {
+            return [self::word($text, $text, $from, $gap, $inside, $cell)];
+        }
         $core = (string) preg_replace('/^['.self::AROUND.'.#]+|['.self::AROUND.']+$/u', '', $text);
         $from += (int) strpos($text, $core);
         // A stop behind an initial or a short form belongs to it.
@@ -142,7 +144,6 @@ final readonly class Cutting
         if (1 === preg_match('/^[#№]?\d[\d.\/:\'-]*%?$/u', $bare) || 1 === preg_match('/^\+\d/', $bare)) {
             return [self::figure(ltrim($bare, '#№'), $bare, $from, $gap, $inside, $cell)];
         }
-        $words = self::words($bare);
         $number = strtolower(NumberFormat::bare($bare));
         foreach ($this->formats as $format) {
             if ('' !== $format->prefix && \in_array(
@@ -159,19 +160,30 @@ final readonly class Cutting
             return [new Piece($bare, $from, $gap, $inside, $cell, PieceKind::Login, [], strtolower($bare))];
         }
 
-        return [
-            new Piece(
-                $core,
-                $from,
-                $gap,
-                $inside,
-                $cell,
-                [] === $words ? PieceKind::Ignored : PieceKind::Word,
-                $words,
-                '',
-                1 === \count($words) ? self::spellings($bare, $words[0]) : [],
-            ),
-        ];
+        return [self::word($core, $bare, $from, $gap, $inside, $cell)];
+    }
+
+    private static function word(
+        string $core,
+        string $bare,
+        int $from,
+        Gap $gap,
+        bool $inside,
+        int $cell,
+    ): Piece {
+        $words = self::words($bare);
+
+        return new Piece(
+            $core,
+            $from,
+            $gap,
+            $inside,
+            $cell,
+            [] === $words ? PieceKind::Ignored : PieceKind::Word,
+            $words,
+            '',
+            1 === \count($words) ? self::spellings($bare, $words[0]) : [],
+        );
     }
 
     private static function figure(

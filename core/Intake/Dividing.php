@@ -45,8 +45,11 @@ final readonly class Dividing
             return [[$from, $until, []]];
         }
         $segments = self::segments($line, $from, $until, $gap);
+        if (\count($segments) < 2) {
+            return $this->ranges($line, $from, $until, $level + 1);
+        }
         $who = array_map(fn(array $one): array => $this->whom($line, ...$one), $segments);
-        if (\count($segments) < 2 || [] === array_filter($who) || $this->isOne($line, $from, $until, $segments)) {
+        if ([] === array_filter($who) || $this->isOne($line, $from, $until, $segments)) {
             return $this->ranges($line, $from, $until, $level + 1);
         }
         $groups = $this->groups($line, $segments, $who, $gap);

@@ -34,6 +34,14 @@ final class Folding
 
     private const GREEK = ['Greek-Latin/UNGEGN', 'Greek-Latin/BGN'];
 
+    /** Transliterating costs: what comes again and again is kept, so many of them, unless they are longer. */
+    private const KEPT = 20_000;
+
+    private const LONGEST_KEPT = 64;
+
+    /** @var array<string, string> */
+    private static array $folds = [];
+
     private static ?\Transliterator $transliterator = null;
 
     /** @var array<string, ?\Transliterator> */
@@ -105,10 +113,20 @@ final class Folding
         if (1 !== preg_match('/[^\x00-\x7f]/', $text)) {
             return strtolower($text);
         }
+        if (isset(self::$folds[$text])) {
+            return self::$folds[$text];
+        }
         self::$transliterator ??=
             \Transliterator::create('Any-Latin; Latin-ASCII; Lower()')
             ?? throw new \LogicException('ICU has no Latin transliteration.');
+        $folded = (string) self::$transliterator->transliterate(mb_scrub($text));
+        if (\strlen($text) > self::LONGEST_KEPT) {
+            return $folded;
+        }
+        if (\count(self::$folds) >= self::KEPT) {
+            self::$folds = [];
+        }
 
-        return (string) self::$transliterator->transliterate(mb_scrub($text));
+        return self::$folds[$text] = $folded;
     }
 }
