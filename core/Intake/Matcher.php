@@ -403,13 +403,8 @@ final readonly class Matcher
         if ([] === $live || ($dead > $best && [] !== $slips)) {
             return $ask;
         }
-        foreach ($live as $one) {
-            foreach ($live as $other) {
-                // Two people are named, one beside the other.
-                if ([] === array_intersect($one->used, $other->used)) {
-                    return new Reading($line, Outcome::Choose, $ranked, doubt: Doubt::OneOfTwo);
-                }
-            }
+        if (self::areApart($live)) {
+            return new Reading($line, Outcome::Choose, $ranked, doubt: Doubt::OneOfTwo);
         }
         $group = self::ofTier($live, $best);
         $decided = \count($fits) < \count(self::ofTier($named, $best)) ? Evidence::TheRowSays : null;
@@ -509,6 +504,28 @@ final readonly class Matcher
         }
 
         return $kept;
+    }
+
+    /**
+     * Whether two people are named, one beside the other.
+     *
+     * @param list<Candidate> $candidates
+     */
+    private static function areApart(array $candidates): bool
+    {
+        $places = [];
+        foreach ($candidates as $each) {
+            $places[implode(' ', $each->used)] = $each->used;
+        }
+        foreach ($places as $some) {
+            foreach ($places as $others) {
+                if ([] === array_intersect($some, $others)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** Whether one is called by more of the words than another. */
@@ -652,17 +669,23 @@ final readonly class Matcher
      */
     private static function ranked(array $candidates, Circumstances $for): array
     {
-        $order = static fn(Candidate $each): array => [
-            -$each->tier(),
-            $for->open($each->known->person) ? 0 : 1,
-            $each->crossing,
-            -$each->evidence->strength(),
-            $for->fit($each->known->person) ? 0 : 1,
-            $for->wanted($each->known->person) ? 0 : 1,
-            $each->known->person->id,
-        ];
-        usort($candidates, static fn(Candidate $a, Candidate $b): int => $order($a) <=> $order($b));
+        $order = array_map(
+            static fn(Candidate $each): array => [
+                -$each->tier(),
+                $for->open($each->known->person) ? 0 : 1,
+                $each->crossing,
+                -$each->evidence->strength(),
+                $for->fit($each->known->person) ? 0 : 1,
+                $for->wanted($each->known->person) ? 0 : 1,
+                $each->known->person->id,
+            ],
+            $candidates,
+        );
+        asort($order);
 
-        return \array_slice($candidates, 0, self::MOST_CANDIDATES);
+        return array_map(
+            static fn(int $at): Candidate => $candidates[$at],
+            array_keys(\array_slice($order, 0, self::MOST_CANDIDATES, true)),
+        );
     }
 }
