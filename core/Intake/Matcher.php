@@ -91,35 +91,31 @@ final readonly class Matcher
      */
     private static function unsigned(array $readings): array
     {
-        $count = \count($readings);
+        $isNamed = static fn(Reading $each): bool => \in_array(
+            $each->outcome,
+            [Outcome::Match, Outcome::Choose],
+            true,
+        );
         $people = false;
         foreach ($readings as $place => $reading) {
             $nobody = Outcome::NoPerson === $reading->outcome && !$reading->line->meant;
-            $closes = $nobody && Vocabulary::closes($reading->line->words);
-            $rest = \array_slice($readings, $place + 1);
-            if ($people && $closes && $count - $place - 1 <= self::SIGNATURE) {
-                $named = array_filter(
-                    $rest,
-                    static fn(Reading $each): bool => \in_array(
-                        $each->outcome,
-                        [Outcome::Match, Outcome::Choose],
-                        true
-                    ),
-                );
+            $last = \count($readings) - $place - 1 <= self::SIGNATURE;
+            if ($people && $nobody && $last && Vocabulary::closes($reading->line->words)) {
+                $rest = \array_slice($readings, $place + 1);
                 // Two who are named behind it are still the list.
-                if (\count($named) < 2) {
+                if (\count(array_filter($rest, $isNamed)) < 2) {
                     return [
                         ...\array_slice($readings, 0, $place + 1),
                         ...array_map(
-                            static fn(Reading $last): Reading => $last->line->meant || self::isProven($last)
-                                ? $last
-                                : new Reading($last->line, Outcome::NoPerson),
+                            static fn(Reading $each): Reading => $each->line->meant || self::isProven($each)
+                                ? $each
+                                : new Reading($each->line, Outcome::NoPerson),
                             $rest,
                         ),
                     ];
                 }
             }
-            $people = $people || \in_array($reading->outcome, [Outcome::Match, Outcome::Choose], true);
+            $people = $people || $isNamed($reading);
         }
 
         return $readings;
