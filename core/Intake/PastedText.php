@@ -26,6 +26,11 @@ final readonly class PastedText
     /** Bytes of a line: a list of addresses as a message has it, but no book. */
     private const LONGEST_LINE = 16_000;
 
+    /** So many lines that begin with a small number are counted by it, unless more numbers are left out. */
+    private const COUNTED = 5;
+
+    private const LEFT_OUT = 1.3;
+
     private Cutting $cutting;
 
     private Hints $hints;
@@ -57,18 +62,22 @@ final readonly class PastedText
     {
         $lines = [];
         $columns = [];
-        foreach (preg_split('/\r\n|\r|\n|\x{2028}|\x{2029}|\x{0085}/u', self::clean($text)) ?: [] as $index => $raw) {
-            $shown = trim($raw);
-            if ('' === $shown) {
-                continue;
-            }
+        $all = array_filter(
+            array_map(
+                trim(...),
+                preg_split('/\r\n|\r|\n|\x{2028}|\x{2029}|\x{0085}/u', self::clean($text)) ?: [],
+            ),
+            static fn(string $shown): bool => '' !== $shown,
+        );
+        $counted = self::areCounted($all);
+        foreach ($all as $index => $shown) {
             if (\strlen($shown) > self::LONGEST_LINE) {
                 throw new TooMuch('too-long', $index + 1);
             }
             $headings = self::headings($shown);
             $columns = $headings ?? $columns;
             $own = $hand->lines[$shown] ?? null;
-            $line = $this->line($index + 1, $shown, $hand->columns + $columns, null === $headings, $own);
+            $line = $this->line($index + 1, $shown, $hand->columns + $columns, null === $headings, $own, $counted);
             array_push($lines, ...null === $own ? [$line] : self::byHand($line, $own));
             if (\count($lines) > $most) {
                 throw new TooMuch('too-many', $index + 1);
@@ -76,6 +85,26 @@ final readonly class PastedText
         }
 
         return $lines;
+    }
+
+    /**
+     * Whether the first cells of a list count its lines: small numbers, each once, with few left out.
+     *
+     * @param array<int, string> $lines
+     */
+    private static function areCounted(array $lines): bool
+    {
+        $numbers = [];
+        $count = 0;
+        foreach ($lines as $line) {
+            if (1 === preg_match('/^(\d{1,3})\s*[\t;|,]/', $line, $found)) {
+                $numbers[(int) $found[1]] = true;
+                ++$count;
+            }
+        }
+        $all = array_keys($numbers);
+
+        return $count >= self::COUNTED && \count($all) === $count && max($all) - min($all) < self::LEFT_OUT * $count;
     }
 
     /** @return list<PastedLine> a line, in the parts that somebody said by hand */
@@ -95,13 +124,22 @@ final readonly class PastedText
     }
 
     /** @param array<int, Column> $columns by cell */
-    private function line(int $number, string $shown, array $columns, bool $person, ?HandLine $hand): PastedLine
-    {
+    private function line(
+        int $number,
+        string $shown,
+        array $columns,
+        bool $person,
+        ?HandLine $hand,
+        bool $counted,
+    ): PastedLine {
         $pieces = $this->cutting->pieces($shown);
         $cells = [] === $pieces ? 0 : max(array_map(static fn(Piece $each): int => $each->cell, $pieces));
         // A line with more cells, or a single one, is not of the table.
         $columns = $cells > 0 && $cells <= max([0, ...array_keys($columns)]) ? $columns : [];
         $pieces = self::inColumns($pieces, $columns);
+        if ($counted && !isset($columns[0]) && isset($pieces[1]) && $pieces[1]->cell > 0) {
+            $pieces[0] = self::inColumn($pieces[0], Column::Place);
+        }
         foreach ($hand->words ?? [] as $at => $column) {
             if (isset($pieces[$at])) {
                 $pieces[$at] = self::inColumn($pieces[$at], $column);

@@ -107,6 +107,24 @@ final class ReadingLawsTest extends TestCase
         });
     }
 
+    /** A first column that counts the lines says nothing of anybody, heading or none, and however lines are mixed. */
+    public function testCountingTheLinesMakesNoDifference(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $directory = self::directory($dice, 9);
+            $plain = $counted = [];
+            $first = $dice->one([1, 6]);
+            for ($n = 0; $n < 7; ++$n) {
+                $plain[] = $dice->one(self::GIVEN).' '.$dice->one(self::FAMILY);
+                $counted[] = ($first + $n).$dice->one(["\t", ' ; ', ', ']).$plain[$n];
+            }
+            $mixed = $dice->chance(50) ? array_reverse($counted) : $counted;
+            $whom = self::taken(implode("\n", $mixed), $directory);
+            self::assertEqualsCanonicalizing(self::taken(implode("\n", $plain), $directory), $whom);
+        });
+    }
+
     /** @return iterable<string, array{string, list<string>}> line => outcomes with whom they mean, in order */
     public static function lines(): iterable
     {
