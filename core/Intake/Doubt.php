@@ -13,4 +13,6 @@ enum Doubt: string
     case OneOfTwo = 'one-of-two';
     /** The number or address is one person's, the name another's. */
     case TwoPeople = 'two-people';
+    /** Nobody of that name is of the level, division or kind that the line says. */
+    case SaysOtherwise = 'says-otherwise';
 }

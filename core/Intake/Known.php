@@ -63,6 +63,23 @@ final readonly class Known
         return array_merge([], ...array_column($former, 'family'));
     }
 
+    /**
+     * Numbers or addresses of a line that are not theirs, each once.
+     *
+     * @return list<Piece>
+     */
+    public function lacks(PastedLine $line, PieceKind ...$kinds): array
+    {
+        $strange = [];
+        foreach ($line->pieces as $piece) {
+            if (\in_array($piece->kind, $kinds, true) && !\in_array($piece->identifier, $this->identifiers, true)) {
+                $strange[$piece->identifier] ??= $piece;
+            }
+        }
+
+        return array_values($strange);
+    }
+
     /** @return list<string> every folded word of a name of theirs */
     public function names(): array
     {

@@ -380,7 +380,14 @@ final readonly class Matcher
         );
         $clear = array_values(array_filter($fits, static fn(Candidate $each): bool => $each->clear));
         if ([] === $clear) {
-            return $ask;
+            $otherwise = array_filter(
+                $named,
+                static fn(Candidate $each): bool => $each->clear && self::contradicts($line, $each),
+            );
+
+            return [] === $otherwise
+                ? $ask
+                : new Reading($line, Outcome::Choose, $ranked, doubt: Doubt::SaysOtherwise);
         }
         // Whoever is of another kind, or whose account is closed, never stands against somebody who is wanted.
         $live = array_values(
@@ -424,7 +431,9 @@ final readonly class Matcher
         }
         $person = $one->known->person;
         $told = self::confirms($line, $one);
-        if ($one->weak && !$told && !$for->fit($person)) {
+        // Too little, for whom the site is not, or beside a number that is not theirs.
+        $strange = [] !== $one->known->lacks($line, PieceKind::Number);
+        if ($one->weak && !$told && ($strange || !$for->fit($person))) {
             return $ask;
         }
         $sure = (!$unread && $for->fit($person)) || $told;

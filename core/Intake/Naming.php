@@ -110,7 +110,7 @@ final class Naming
         $capital = [] !== array_filter($used, static fn(int $piece): bool => $line->pieces[$piece]->capital());
         $extra = !$fit->ordered;
         $another = false;
-        $unread = [] !== array_filter(
+        $unread = [] !== $this->index->people[$at]->lacks($line, PieceKind::Number) || [] !== array_filter(
             $line->pieces,
             static fn(Piece $piece, int $place): bool => !isset($hinted[$place])
                 && \in_array($piece->kind, [PieceKind::Small, PieceKind::Remark], true),

@@ -23,4 +23,25 @@ final readonly class Reading
         public ?int $repeats = null,
         public ?Doubt $doubt = null,
     ) {}
+
+    /**
+     * Numbers and addresses that stand beside the name of whom the line means, and are not theirs.
+     *
+     * @return list<string> as they were pasted
+     */
+    public function notTheirs(): array
+    {
+        if (!\in_array($this->outcome, [Outcome::Match, Outcome::Repeat], true)) {
+            return [];
+        }
+        $strange = $this->candidates[0]->known->lacks($this->line, PieceKind::Number, PieceKind::Address);
+
+        // One that was written in groups is more than its first.
+        return array_map(
+            static fn(Piece $each): string => mb_strlen($each->text) < mb_strlen($each->identifier)
+                ? $each->identifier
+                : $each->text,
+            $strange,
+        );
+    }
 }

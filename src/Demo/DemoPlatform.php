@@ -28,6 +28,11 @@ final class DemoPlatform
     private const SEED = 20261124;
     private const DAY = 86_400;
 
+    /** Login name => kind, given name and family name of names that somebody who signs in has besides. */
+    private const BESIDES = [
+        'elias.nordahl' => [[NameKind::Passport, 'Elias Johan', ''], [NameKind::Stage, 'Eli', 'North']],
+    ];
+
     /** A hash of `DemoSignIns::PASSWORD`, made once. */
     private string $hash;
 
@@ -294,6 +299,10 @@ final class DemoPlatform
                 'staff' === $kind ? $this->staffNumber() : $this->learnerNumber(),
                 $email,
                 $login,
+                further: array_map(
+                    static fn(array $name): FurtherName => new FurtherName(...$name),
+                    self::BESIDES[$login] ?? [],
+                ),
                 passwordHash: $this->hash,
                 platformAdministrator: 'ingrid.solheim' === $login,
             );
@@ -350,9 +359,12 @@ final class DemoPlatform
                         'harbour' === $division && !$this->dice->chance(8) ? null : $login.'@example.net',
                         $login,
                         $this->dice->chance(5) ? $this->names->given() : null,
-                        $this->dice->chance(2)
-                            ? [new FurtherName(NameKind::Former, '', $this->names->family($many))]
-                            : [],
+                        [
+                            ...$this->dice->chance(2)
+                                ? [new FurtherName(NameKind::Former, '', $this->names->family($many))]
+                                : [],
+                            ...$many ? [] : $this->names->besides($n, $given, $family),
+                        ],
                         $this->hash,
                         accountClosedFrom: $this->dice->chance(1)
                             ? $this->at(-$this->dice->between(1, 30))

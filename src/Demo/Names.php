@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Demo;
 
+use MintDoor\Core\People\FurtherName;
+use MintDoor\Core\People\NameKind;
+
 /**
  * Invented names for invented people: a broad mix, with what makes matching hard in it (diacritics, particles, double
  * names, homonyms).
@@ -30,6 +33,8 @@ final class Names
         .'Dlaminisi|El Khoudri|Fonoti|Ghebremeskel|Hakimzade|Ishikawara|Jagannath|Kamaiopili|Laghmari|'
         .'Mbekeni|Nguyễn-Hart|Osei-Tutuola|Pereira Sales|Qadirova|Rangihuna|Selassie-Mohr|Tanuwidjaja|'
         .'Ubayev|Vongsa|Wairimu|Yamadera|Zewdie';
+
+    private const STAGE = ['North', 'Lark', 'Quill', 'Sable', 'Winterlight'];
 
     private const SYLLABLES = [
         'ba',
@@ -101,6 +106,36 @@ final class Names
     public function given(): string
     {
         return $this->given[$this->dice->skewed(\count($this->given))];
+    }
+
+    /**
+     * Names that some people have besides, the same ones every time.
+     *
+     * @param int $n of the person
+     *
+     * @return list<FurtherName>
+     */
+    public function besides(int $n, string $given, string $family): array
+    {
+        $other = $this->given[$n * 7 % \count($this->given)];
+        $names = [];
+        if (3 === $n % 29) {
+            $names[] = new FurtherName(NameKind::Passport, $given.' '.$other, '');
+        }
+        if (5 === $n % 61) {
+            $names[] = new FurtherName(NameKind::Stage, $other, self::STAGE[$n % \count(self::STAGE)]);
+        }
+        if (11 === $n % 47) {
+            $letters = \Transliterator::create('Latin-ASCII; Latin-Cyrillic')
+                ?? throw new \LogicException('ICU has no Cyrillic transliteration.');
+            $names[] = new FurtherName(
+                NameKind::Script,
+                (string) $letters->transliterate($given),
+                (string) $letters->transliterate($family),
+            );
+        }
+
+        return $names;
     }
 
     /** @param bool $many also names made from syllables, for platforms with more people than the list has names */

@@ -17,6 +17,7 @@ final readonly class LineRead
      * @param ?int                 $repeats    number of the line that means the same person
      * @param list<CandidateMeant> $candidates the likeliest first
      * @param ?string              $doubt      why it is asked about, though it names somebody
+     * @param list<string>         $notTheirs  numbers and addresses that are not of whom it means
      * @param list<Mark>           $marks      the text in pieces, each with what it was taken for
      * @param list<string>         $sections   ids of the sections that the row says
      */
@@ -30,6 +31,7 @@ final readonly class LineRead
         public ?int $repeats,
         public array $candidates,
         public ?string $doubt,
+        public array $notTheirs,
         public array $marks,
         public array $sections,
     ) {}

@@ -109,6 +109,7 @@ final readonly class PastedController
                 $reading->candidates,
             ),
             doubt: $reading->doubt?->value,
+            notTheirs: $reading->notTheirs(),
             marks: Marking::of($reading),
             sections: $reading->line->sections(),
         );

@@ -31,6 +31,7 @@ const item = (number: number, text: string, outcome: string, candidates: object[
   candidates,
   marks: [{ text, kind: 'name', piece: 0, cell: 0 }],
   doubt: null,
+  notTheirs: [],
   sections: [],
   ...more,
 })
@@ -301,6 +302,40 @@ describe('a pasted list', () => {
       .trigger('click')
     await settled()
     expect(router.currentRoute.value.name).toBe('change-list')
+  })
+
+  it('begins with where people began as the line was read, and says nothing of it that nobody changed', async () => {
+    const word = (text: string, piece: number) => ({ text, kind: 'name', piece, cell: 0 })
+    const text = 'Ana Ruiz, Bo Ruiz'
+    const of = (who: object, name: string, piece: number, more = {}) =>
+      item(1, name, 'match', [may(who, 'full-name')], {
+        marks: name.split(' ').map((each, at) => word(each, piece + at)),
+        ...more,
+      })
+    const { page, asked } = await opened(
+      [of(ana, 'Ana Ruiz', 0), of(bo, 'Bo Ruiz', 2, { notTheirs: ['mum@home.example'] })],
+      {},
+      { text },
+    )
+    expect(page.text()).toContain('Not theirs, as far as is known here: mum@home.example')
+    const boxes = () => page.findAll<HTMLInputElement>('.hand li input[type=checkbox]')
+    const open = () =>
+      page
+        .findAll('button')
+        .find((each) => each.text() === 'Read it differently')!
+        .trigger('click')
+    const sent = () => asked.filter(({ call }) => call === READ).at(-1)!.body
+    await open()
+    expect(boxes().map(({ element }) => element.checked)).toEqual([false, true, false])
+    await choose(page.find('.hand'), 'What is “Ana”?', 'Given name')
+    await page.find('.hand').trigger('submit')
+    await settled()
+    expect(sent()).toMatchObject({ hands: [{ text, one: false, cuts: [], words: { 0: 'given' } }] })
+    await open()
+    await boxes()[1]!.setValue(false)
+    await page.find('.hand').trigger('submit')
+    await settled()
+    expect(sent()).toMatchObject({ hands: [{ text, one: true, cuts: [] }] })
   })
 
   it('reads a line as somebody says, and a column of every line', async () => {

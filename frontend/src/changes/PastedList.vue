@@ -19,6 +19,7 @@ import TellThem from '@/messages/TellThem.vue'
 import {
   emptyWork,
   MOST_CHARACTERS,
+  beginsOf,
   wordsOf,
   type ByHand,
   type ColumnIs,
@@ -234,7 +235,7 @@ const apply = () =>
               :roles="platform?.roles ?? []"
               :role-name="roleName"
               :words="() => wordsOf(items, item.number)"
-              :several="items.filter(({ number }) => number === item.number).length > 1"
+              :begins="() => beginsOf(items, item.number)"
               :hand="work.hands?.[lineAt(item)]"
               @read="(hand, columns) => byHand(item, hand, columns)"
               @forget="byHand(item)"

@@ -41,8 +41,8 @@ const props = defineProps<{
   roleName: RoleName
   /** The words of the whole line. */
   words: () => Word[]
-  /** Whether the line was read as several people. */
-  several: boolean
+  /** The pieces of it with which another person begins. */
+  begins: () => number[]
   hand?: ByHand
 }>()
 const emit = defineEmits<{
@@ -57,6 +57,8 @@ const typed = ref(props.item.text)
 const asking = computed(
   () => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome),
 )
+/** Whether it was read as more than a name: that stands beside the field in which it can be put right. */
+const marked = computed(() => new Set(props.item.marks.flatMap(({ kind }) => kind ?? [])).size > 1)
 /** Whoever is found by what is typed in place of an unknown line is offered, too. */
 const looking = ref(false)
 const q = refDebounced(typed, 200)
@@ -153,7 +155,7 @@ function keyedIn(event: KeyboardEvent) {
           @change="looking && offered.length ? undefined : $emit('correct', typed)"
         />
       </form>
-      <TypedLine v-else :marks="item.marks" />
+      <TypedLine v-if="!asking || item.outcome !== 'unknown' || marked" :marks="item.marks" />
     </div>
     <div class="what">
       <template v-if="shown">
@@ -161,6 +163,9 @@ function keyedIn(event: KeyboardEvent) {
         <span class="why soft">{{ aboutPerson(shown.person, levelName) }} · {{ why(shown) }}</span>
       </template>
       <p v-if="item.doubt && !who" class="brass">{{ t(`pasted.doubt.${item.doubt}`) }}</p>
+      <p v-if="item.notTheirs.length" class="brass">
+        {{ t('pasted.notTheirs', { what: item.notTheirs.join(', ') }) }}
+      </p>
       <p v-if="item.mistyped" class="brass">{{ t('intake.slip', { format: inSentence(item.mistyped) }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ t('pasted.repeat', { n: item.repeats }) }}</p>
 
@@ -177,7 +182,7 @@ function keyedIn(event: KeyboardEvent) {
       <ReadByHand
         v-if="reading"
         :words="words()"
-        :several="several"
+        :begins="begins()"
         :hand="hand"
         @close="reading = false"
         @forget="((reading = false), $emit('forget'))"
@@ -197,7 +202,7 @@ function keyedIn(event: KeyboardEvent) {
             }[line.verdict]
           "
         >
-          <template v-if="will">{{ will }} </template>{{ sentences
+          {{ [will, sentences].filter(Boolean).join(' ')
           }}<span v-if="telling && line.told" class="soft">{{ ' ' + t(`tell.line.${line.told}`) }}</span>
         </p>
         <Tick

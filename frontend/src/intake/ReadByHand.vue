@@ -7,10 +7,10 @@ import Tick from '@/ui/Tick.vue'
 import type { ByHand, ColumnIs, Word } from './pasted'
 
 /** One line to be read as somebody says: what each word is, where another person begins, or that it is one person. */
-const props = defineProps<{ words: Word[]; several: boolean; hand?: ByHand }>()
+const props = defineProps<{ words: Word[]; begins: number[]; hand?: ByHand }>()
 const emit = defineEmits<{ read: [hand: ByHand, columns: Record<string, ColumnIs>]; forget: []; close: [] }>()
 const words = reactive<Record<string, ColumnIs | ''>>({ ...props.hand?.words })
-const cuts = ref<number[]>([...(props.hand?.cuts ?? [])])
+const cuts = ref<number[]>([...props.begins])
 const one = ref(!!props.hand?.one)
 const whole = ref(false)
 const cells = computed(() => new Set(props.words.map(({ cell }) => cell)).size)
@@ -18,7 +18,7 @@ const options = [
   { value: '' as const, label: t('pasted.hand.as-read') },
   ...(['given', 'family', 'remark'] as const).map((value) => ({ value, label: t(`pasted.hand.${value}`) })),
 ]
-const begins = (piece: number, yes: boolean) =>
+const begin = (piece: number, yes: boolean) =>
   (cuts.value = yes ? [...cuts.value, piece] : cuts.value.filter((each) => each !== piece))
 
 function read() {
@@ -26,11 +26,11 @@ function read() {
   const columns = Object.fromEntries(
     props.words.flatMap(({ piece, cell }) => (said[piece] ? [[String(cell), said[piece]]] : [])),
   )
-  emit(
-    'read',
-    { one: one.value, cuts: one.value ? [] : cuts.value, words: said, meant: true },
-    whole.value ? columns : {},
-  )
+  // Where people begin is said only by whoever says it otherwise than it was read.
+  const otherwise = cuts.value.length !== props.begins.length || cuts.value.some((each) => !props.begins.includes(each))
+  const own = otherwise ? cuts.value : (props.hand?.cuts ?? [])
+  const single = one.value || (otherwise && !own.length)
+  emit('read', { one: single, cuts: single ? [] : own, words: said, meant: true }, whole.value ? columns : {})
 }
 </script>
 
@@ -51,12 +51,12 @@ function read() {
           <Tick
             v-if="index && !one"
             :model-value="cuts.includes(piece)"
-            @update:model-value="begins(piece, $event === true)"
+            @update:model-value="begin(piece, $event === true)"
             >{{ t('pasted.hand.begins') }}</Tick
           >
         </li>
       </ul>
-      <p v-if="several">
+      <p v-if="begins.length || one">
         <Tick v-model="one">{{ t('pasted.hand.one') }}</Tick>
       </p>
       <p v-if="cells > 1">

@@ -13,6 +13,7 @@ const line = (number: number, text: string, outcome: string, ...people: object[]
   repeats: null,
   marks: [{ text, kind: 'name', piece: 0, cell: 0 }],
   doubt: null,
+  notTheirs: [],
   sections: [],
   candidates: people.map((who) => ({
     person: who,

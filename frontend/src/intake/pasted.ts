@@ -57,6 +57,14 @@ export function wordsOf(items: PastedLine[], number: number): Word[] {
   return [...words.values()].sort((a, b) => a.piece - b.piece)
 }
 
+/** The pieces of a whole line with which another of the people begins whom it was read as. */
+export const beginsOf = (items: PastedLine[], number: number): number[] =>
+  items
+    .filter((item) => item.number === number)
+    .flatMap(({ marks }) => marks.find(({ piece }) => piece !== null)?.piece ?? [])
+    .sort((a, b) => a - b)
+    .slice(1)
+
 /** A pasted list as it is worked on and kept. */
 export interface PastedWork {
   text: string

@@ -4267,11 +4267,13 @@ export interface components {
             }[];
             /** @description ids of the site's sections that the row says */
             sections: components["schemas"]["Id"][];
+            /** @description numbers and addresses beside the name of whom it means that are not theirs, as they were pasted */
+            notTheirs: string[];
             /**
-             * @description why it is asked about, though it names somebody: it says that they do not come; it names one for another, or two side by side; its number is one person's and the name another's
+             * @description why it is asked about, though it names somebody: it says that they do not come; it names one for another, or two side by side; its number is one person's and the name another's; nobody of that name is of the level, division or kind it says
              * @enum {unknown}
              */
-            doubt: "not-coming" | "one-of-two" | "two-people" | null;
+            doubt: "not-coming" | "one-of-two" | "two-people" | "says-otherwise" | null;
             /** @description the one it means, or those it may mean, the likeliest first */
             candidates: {
                 person: components["schemas"]["Person"];

@@ -177,7 +177,24 @@ final class ReadingLawsTest extends TestCase
         self::assertSame(Doubt::NotComing, $doubt('Ana Luz (excused)'));
         self::assertSame(Doubt::OneOfTwo, $doubt('Ana Luz → Ilse Haverbeke'));
         self::assertSame(Doubt::TwoPeople, $doubt('2041036 Ana Luz'));
+        self::assertSame(Doubt::SaysOtherwise, $doubt('Ana Luz (level 2)'));
         self::assertNull($doubt('Ana Luz'));
+    }
+
+    public function testWhatIsNotTheirsBesideANameIsSaid(): void
+    {
+        $not = static fn(string $line): array => self::readings($line, self::few())[0]->notTheirs();
+        self::assertSame(['mum@home.example'], $not('Ana Luz <mum@home.example>'));
+        self::assertSame(['2049990'], $not('Ana Luz; 204 9990'));
+        self::assertSame([], $not('2041010; Ana Luz; ana@example.org'));
+        self::assertSame([], $not('Nobody Known <mum@home.example>'));
+    }
+
+    /** A letter and a family name are too little beside a number of somebody else. */
+    public function testInitialsBesideANumberThatIsNotTheirsAreAskedAbout(): void
+    {
+        self::assertSame(['ana'], self::taken('A. Luz', self::few()));
+        self::assertSame([], self::taken('A. Luz 2049990', self::few()));
     }
 
     public function testALineIsReadAsSomebodySaysByHand(): void
