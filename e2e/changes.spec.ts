@@ -54,6 +54,42 @@ test('a pasted list is read line by line, settled by keys, left, found again, le
   await expect(row(page, 'El Khoudri, Björn')).toHaveCount(0)
 })
 
+test('several people of a line are lines of their own, and a line is read as somebody says', async ({ page }) => {
+  await signIn(page, 'mara.lindqvist')
+  await openSite(page, HARMONY)
+  await box(page).focus()
+  await paste(
+    page,
+    'Dear Mara, here they are:\nIlse & Vito Haverbeke (cello)\nEli North – late\nIlse Haverbeke Vito Haverbeke\n' +
+      'Jelena Castellvi, mum@example.com, instead of Alma Quintero-Vale\nBest regards,',
+  )
+  const panel = page.getByRole('complementary', { name: 'A list of people' })
+  const line = (text: string | RegExp) => panel.getByRole('listitem').filter({ hasText: text })
+  await panel.getByText('3 lines need no change').click()
+  await expect(line('Vito Haverbeke (cello (remark))')).toContainText('They are here already.')
+  await expect(line('Eli North – late (remark)')).toContainText(/Elias Nordahlen.* by the stage name/)
+  await expect(line('Jelena Castellvi')).toContainText('Not theirs, as far as is known here: mum@example.com')
+  const both = line('Ilse Haverbeke Vito Haverbeke')
+  await both.getByRole('button', { name: 'Read it differently' }).click()
+  await expectAccessible(page)
+  await both
+    .getByRole('listitem')
+    .filter({ hasText: 'Vito' })
+    .getByRole('checkbox', { name: 'another person begins here' })
+    .check()
+  await both.getByRole('button', { name: 'Read it so' }).click()
+  await expect(both).toHaveCount(0)
+  await expect(panel.getByText('5 lines need no change')).toBeVisible()
+  await panel.getByText('2 lines mean nobody').click()
+  await line('Best regards').getByRole('button', { name: 'A person is meant' }).click()
+  await line('Best regards').getByRole('button', { name: 'Read it so' }).click()
+  const six = panel.getByRole('listitem').filter({ has: page.getByLabel('Line 6') })
+  await expect(six).toContainText('Nobody you can look up is called that.')
+  await six.getByRole('button', { name: 'Read it differently' }).click()
+  await six.getByRole('button', { name: 'As it was read first' }).click()
+  await expect(panel.getByText('2 lines mean nobody')).toBeVisible()
+})
+
 test('what was settled by hand is offered first the next time, and can be forgotten', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)

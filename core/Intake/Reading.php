@@ -25,23 +25,23 @@ final readonly class Reading
     ) {}
 
     /**
-     * Numbers and addresses that stand beside the name of whom the line means, and are not theirs.
+     * Numbers and addresses that stand beside the name of whom the line means, or may mean, and are not theirs.
      *
      * @return list<string> as they were pasted
      */
     public function notTheirs(): array
     {
-        if (!\in_array($this->outcome, [Outcome::Match, Outcome::Repeat], true)) {
-            return [];
+        $strange = null;
+        foreach ($this->candidates as $each) {
+            $lacks = [];
+            foreach ($each->known->lacks($this->line, PieceKind::Number, PieceKind::Address) as $piece) {
+                // One that was written in groups is more than its first.
+                $whole = mb_strlen($piece->text) < mb_strlen($piece->identifier);
+                $lacks[$piece->identifier] = $whole ? $piece->identifier : $piece->text;
+            }
+            $strange = null === $strange ? $lacks : array_intersect_key($strange, $lacks);
         }
-        $strange = $this->candidates[0]->known->lacks($this->line, PieceKind::Number, PieceKind::Address);
 
-        // One that was written in groups is more than its first.
-        return array_map(
-            static fn(Piece $each): string => mb_strlen($each->text) < mb_strlen($each->identifier)
-                ? $each->identifier
-                : $each->text,
-            $strange,
-        );
+        return Outcome::Unknown === $this->outcome ? [] : array_values($strange ?? []);
     }
 }

@@ -3,9 +3,14 @@ import type { PastedLine } from '@/shared/api'
 import { t } from '@/shared/words'
 
 /** A line as it was typed, each word marked as what it was taken for. */
-defineProps<{ marks: PastedLine['marks'] }>()
+const props = defineProps<{ marks: PastedLine['marks'] }>()
 /** What was not taken for somebody's name, number or address is also said to who does not see how it looks. */
 const SAID = ['hint', 'remark', 'ignored']
+/** Once, behind the last of several that were taken for the same. */
+const isSaid = (place: number) => {
+  const { kind } = props.marks[place]!
+  return !!kind && SAID.includes(kind) && props.marks.slice(place + 1).find((mark) => mark.kind)?.kind !== kind
+}
 </script>
 
 <template>
@@ -13,7 +18,7 @@ const SAID = ['hint', 'remark', 'ignored']
     ><template v-for="(mark, place) in marks" :key="place"
       ><span v-if="mark.kind" :class="mark.kind" :title="t(`pasted.mark.${mark.kind}`)"
         >{{ mark.text
-        }}<span v-if="SAID.includes(mark.kind)" class="unseen"> ({{ t(`pasted.mark.${mark.kind}`) }})</span></span
+        }}<span v-if="isSaid(place)" class="unseen"> ({{ t(`pasted.mark.${mark.kind}`) }})</span></span
       ><template v-else>{{ mark.text }}</template></template
     ></span
   >

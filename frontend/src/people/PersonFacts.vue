@@ -203,4 +203,7 @@ form {
   gap: 6px 12px;
   align-items: center;
 }
+.name :deep(.p-select) {
+  width: 13rem;
+}
 </style>

@@ -4267,7 +4267,7 @@ export interface components {
             }[];
             /** @description ids of the site's sections that the row says */
             sections: components["schemas"]["Id"][];
-            /** @description numbers and addresses beside the name of whom it means that are not theirs, as they were pasted */
+            /** @description numbers and addresses beside the name of whom it means, or may mean, that are not theirs, as they were pasted */
             notTheirs: string[];
             /**
              * @description why it is asked about, though it names somebody: it says that they do not come; it names one for another, or two side by side; its number is one person's and the name another's; nobody of that name is of the level, division or kind it says

@@ -187,6 +187,8 @@ final class ReadingLawsTest extends TestCase
         self::assertSame(['mum@home.example'], $not('Ana Luz <mum@home.example>'));
         self::assertSame(['2049990'], $not('Ana Luz; 204 9990'));
         self::assertSame([], $not('2041010; Ana Luz; ana@example.org'));
+        self::assertSame(['2049990'], $not('A. Luz 2049990'));
+        self::assertSame([], $not('2041036, Ana Luz'));
         self::assertSame([], $not('Nobody Known <mum@home.example>'));
     }
 
