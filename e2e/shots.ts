@@ -85,8 +85,9 @@ test('a lead tutor, further on', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Let people in' }).focus()
   await paste(
     page,
-    'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. Ilse & Vito Haverbeke (cello)\nEli North – late\n' +
-      'Jelena Castellvi instead of Alma Quintero-Vale\nTobias Wrenfield <tobias.wren@example.org>\nAlma Nowhere',
+    'Harmony list, week 12:\n1. El Khoudri, Beatriz; level 7\n2. Jun Okafor-Reyes – not coming\n' +
+      '3. Ilse & Vito Haverbeke (cello)\nEli North – late\nJelena Castellvi instead of Alma Quintero-Vale\n' +
+      'Katja Lacroisette, mum.lacroisette@example.com\n',
   )
   await page.getByText(/will join.*seats after/).waitFor()
   await page.getByText('Kept under Changes. You can').waitFor()

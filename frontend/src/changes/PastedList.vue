@@ -174,7 +174,7 @@ const apply = () =>
         <p class="doing">
           <Button :disabled="!ready || busy" :label="t('pasted.apply', { n: ready }, ready)" @click="apply" />
           {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ t('pasted.next') }}</button> {{ ' '
-          }}<span class="soft small keys">{{ t('pasted.keys') }}</span>
+          }}<span class="soft small by-keys">{{ t('pasted.keys') }}</span>
         </p>
         <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       </div>
@@ -258,7 +258,7 @@ const apply = () =>
 
 <style scoped>
 @media (pointer: coarse), (max-width: 640px) {
-  .keys {
+  .by-keys {
     display: none;
   }
 }

@@ -58,7 +58,9 @@ const asking = computed(
   () => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome),
 )
 /** Whether it was read as more than a name: that stands beside the field in which it can be put right. */
-const marked = computed(() => new Set(props.item.marks.flatMap(({ kind }) => kind ?? [])).size > 1)
+const marked = computed(
+  () => new Set(props.item.marks.flatMap(({ kind }) => (kind && kind !== 'ignored' ? kind : []))).size > 1,
+)
 /** Whoever is found by what is typed in place of an unknown line is offered, too. */
 const looking = ref(false)
 const q = refDebounced(typed, 200)

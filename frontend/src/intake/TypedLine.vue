@@ -17,8 +17,7 @@ const isSaid = (place: number) => {
   <span class="line"
     ><template v-for="(mark, place) in marks" :key="place"
       ><span v-if="mark.kind" :class="mark.kind" :title="t(`pasted.mark.${mark.kind}`)"
-        >{{ mark.text
-        }}<span v-if="isSaid(place)" class="unseen"> ({{ t(`pasted.mark.${mark.kind}`) }})</span></span
+        >{{ mark.text }}<span v-if="isSaid(place)" class="unseen"> ({{ t(`pasted.mark.${mark.kind}`) }})</span></span
       ><template v-else>{{ mark.text }}</template></template
     ></span
   >
