@@ -16,6 +16,7 @@ final readonly class Candidate
      * @param bool      $extra    whether a word that is somebody's name stands among theirs
      * @param int       $crossing brackets, dashes and signs that stand between the words of their name
      * @param list<string> $pairs keys of the names that were found
+     * @param int       $words    how many words of the line are their names
      */
     public function __construct(
         public Known $known,
@@ -29,6 +30,7 @@ final readonly class Candidate
         public bool $extra = false,
         public int $crossing = 0,
         public array $pairs = [],
+        public int $words = 0,
     ) {}
 
     /** Evidence of one tier tells nobody apart; that of a higher one does. */
@@ -52,6 +54,7 @@ final readonly class Candidate
             $this->extra,
             $this->crossing,
             $this->pairs,
+            $this->words,
         );
     }
 }

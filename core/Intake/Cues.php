@@ -114,8 +114,14 @@ final class Cues
     {
         $words = [];
         foreach ($line->pieces as $at => $piece) {
-            if (!\in_array($at, $names, true) && \in_array($piece->kind, [PieceKind::Word, PieceKind::Remark], true)) {
-                $words[$at] = $piece->words[0] ?? implode('', Folding::tokens($piece->text));
+            $word = $piece->words[0] ?? implode('', Folding::tokens($piece->text));
+            // "Son" is somebody's name; "son of" is not.
+            $relation = 'of' === ($line->pieces[$at + 1]->words[0] ?? '') && Vocabulary::has(Vocabulary::OTHER, $word);
+            if (
+                ($relation || !\in_array($at, $names, true))
+                && \in_array($piece->kind, [PieceKind::Word, PieceKind::Remark], true)
+            ) {
+                $words[$at] = $word;
             }
         }
 

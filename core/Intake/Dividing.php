@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\Text\NameKeys;
+
 /**
  * Takes a line apart into the people it is about: never one person out of two people's words, and nobody is swallowed.
  * A part is somebody's where it names somebody by itself; what names nobody belongs to whom it stands beside.
@@ -196,8 +198,14 @@ final readonly class Dividing
     {
         [$from, $until] = $segments[$at];
         $own = \array_slice($line->pieces, $from, $until - $from);
-        foreach ($own as $piece) {
-            if (PieceKind::Word !== $piece->kind || !$this->naming->mayBeNames($piece) || \count($own) > 2) {
+        foreach ($own as $place => $piece) {
+            $isGiven = 0 === $place || $this->naming->index->isGiven($piece->words[0] ?? '');
+            if (
+                PieceKind::Word !== $piece->kind
+                || \count($own) > 2
+                || !$isGiven
+                || !$this->naming->mayBeNames($piece)
+            ) {
                 return [];
             }
         }
@@ -242,8 +250,11 @@ final readonly class Dividing
             return false;
         }
         foreach ($names as $piece) {
+            // "al-Hamawi", "van" Dam
+            $capital = 1 === preg_match('/[\p{Lu}\p{Lo}]/u', $piece->text);
             foreach ($piece->words as $word) {
-                if (!$piece->capital() || Vocabulary::has(Vocabulary::HEADING, $word) || Cues::isOne($word)) {
+                $part = NameKeys::isParticle($word) && !$capital;
+                if (!$part && (!$capital || Vocabulary::has(Vocabulary::HEADING, $word) || Cues::isOne($word))) {
                     return false;
                 }
             }

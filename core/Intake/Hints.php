@@ -124,7 +124,8 @@ final readonly class Hints
         if (isset($this->sections[$folded]) && ($later || Column::Section === $column)) {
             return new Hint($at, sections: [$this->sections[$folded]]);
         }
-        if (isset($this->divisions[$folded]) && ($alone || $from > 0)) {
+        // In the midst of other words a small one is any word.
+        if (isset($this->divisions[$folded]) && ($alone || ($from > 0 && $own[0]->capital()))) {
             return new Hint($at, divisions: [$this->divisions[$folded]]);
         }
         $named = $this->levels->called($text);

@@ -23,12 +23,16 @@ final readonly class KnownPeople
     /** @var array<string, int> */
     private array $ids;
 
+    /** @var array<string, true> */
+    private array $givens;
+
     /** @param list<Known> $people */
     public function __construct(public array $people)
     {
-        $identifiers = $locals = $keys = $ids = [];
+        $identifiers = $locals = $keys = $ids = $givens = [];
         foreach ($people as $at => $known) {
             $ids[$known->person->id] = $at;
+            $givens += array_fill_keys([...$known->given, ...$known->preferred], true);
             foreach ($known->identifiers as $identifier) {
                 $identifiers[$identifier][] = $at;
                 if (str_contains($identifier, '@')) {
@@ -39,7 +43,8 @@ final readonly class KnownPeople
                 $keys[$key][] = $at;
             }
         }
-        [$this->identifiers, $this->locals, $this->keys, $this->ids] = [$identifiers, $locals, $keys, $ids];
+        [$this->identifiers, $this->locals, $this->keys] = [$identifiers, $locals, $keys];
+        [$this->ids, $this->givens] = [$ids, $givens];
     }
 
     /** @return list<int> */
@@ -58,6 +63,12 @@ final readonly class KnownPeople
     public function byKey(string $pair): array
     {
         return $this->keys[$pair] ?? [];
+    }
+
+    /** Whether somebody has it for a given name. */
+    public function isGiven(string $word): bool
+    {
+        return isset($this->givens[$word]);
     }
 
     public function byId(string $person): ?int

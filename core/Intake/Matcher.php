@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\People\NameKind;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\Person;
@@ -235,7 +236,10 @@ final readonly class Matcher
         ) {
             return new Reading($line, Outcome::NoPerson);
         }
-        if ($out || Cues::out($line, $used)) {
+        // Whoever is a little like the words does not take a cue away.
+        $best = max([0, ...array_map(static fn(Candidate $each): int => $each->tier(), array_values($named))]);
+        $likely = array_merge([], ...array_column(self::ofTier(array_values($named), $best), 'used'));
+        if ($out || Cues::out($line, $likely)) {
             return new Reading($line, Outcome::Choose, self::ranked($all, $for), doubt: Doubt::NotComing);
         }
         if ($reversed) {
@@ -415,7 +419,10 @@ final readonly class Matcher
         $unread = [] !== array_filter($group, static fn(Candidate $each): bool => $each->unread);
         $hinted = [] !== array_filter($line->hints, static fn(Hint $hint): bool => $hint->tells());
         $tests = [[Evidence::TheRowSays, static fn(Candidate $each): bool => self::confirms($line, $each)]];
-        if (!$unread && !$hinted) {
+        // In another script somebody is called so to the letter, and somebody else only by its transliteration.
+        $inScript = array_filter($group, static fn(Candidate $each): bool => self::hasScript($each->known));
+        $other = 1 !== preg_match('/\p{Latin}/u', $line->text) && \count($inScript) !== \count($group);
+        if (!$unread && !$hinted && (!$other || [] === $inScript)) {
             $ofSite = static fn(Candidate $each): bool => $for->fit($each->known->person);
             $tests[] = [Evidence::OnlyOneForTheSite, $ofSite];
         }
@@ -445,6 +452,7 @@ final readonly class Matcher
                 && (!$each->weak || $one->weak || ($best < 3 && $for->fit($each->known->person)))
                 && $each->tier() >= ($best < 3 && !$for->fit($person) ? 0 : min(1, $best))
                 && $each->tier() < $best
+                && !self::isWrittenOtherwise($line, $one, $each)
                 && (!$sure || $for->fit($each->known->person) || ($told && self::confirms($line, $each))),
         );
         $crowd = array_intersect_key($for->crowded, array_fill_keys($one->pairs, true));
@@ -463,6 +471,20 @@ final readonly class Matcher
             [$one],
             decided: [] !== $crowd ? Evidence::OnlyOneForTheSite : $decided,
         );
+    }
+
+    /** Whether a line in another script has one's name in it to the letter, and another writes theirs otherwise. */
+    private static function isWrittenOtherwise(PastedLine $line, Candidate $one, Candidate $other): bool
+    {
+        return Evidence::ScriptName === $one->evidence
+            && Evidence::ScriptName !== $other->evidence
+            && self::hasScript($other->known)
+            && 1 !== preg_match('/\p{Latin}/u', $line->text);
+    }
+
+    private static function hasScript(Known $known): bool
+    {
+        return \in_array(NameKind::Script, array_column($known->further, 'kind'), true);
     }
 
     /** Whether a piece is a name that the directory has, and not one of somebody's. */
@@ -499,7 +521,7 @@ final readonly class Matcher
                     $stronger
                     && (($other->crossing < $each->crossing && [] !== array_intersect($other->used, $each->used)
                         && !self::reaches($each, $other))
-                        || (\count($other->used) > \count($each->used)
+                        || ((\count($other->used) > \count($each->used) || $other->words > $each->words)
                             && [] === array_diff($each->used, $other->used)))
                 ) {
                     continue 2;

@@ -193,8 +193,9 @@ final readonly class NameFit
      */
     private static function counts(array $slots, int $slot): bool
     {
-        [$name, , $source] = $slots[$slot];
-        if (!NameKeys::isParticle($name)) {
+        [$name, $family, $source] = $slots[$slot];
+        $first = !$family && ($slots[$slot - 1][2] ?? null) !== $source;
+        if (!NameKeys::isParticle($name) || ($first && NameKeys::mayBeANameOfItsOwn($name))) {
             return true;
         }
         foreach ($slots as [$other, , $of]) {
@@ -297,7 +298,37 @@ final readonly class NameFit
             }
         }
 
-        return $assigned;
+        return self::ofOneName($assigned, $slots);
+    }
+
+    /**
+     * A letter or a slip of another name is no more of the name where that side is called in full already.
+     *
+     * @param list<array{int, int, float}>   $pairs
+     * @param list<array{string, bool, int}> $slots
+     *
+     * @return list<array{int, int, float}>
+     */
+    private static function ofOneName(array $pairs, array $slots): array
+    {
+        $full = [];
+        foreach ($pairs as [, $slot, $apart]) {
+            if ($apart < self::INITIAL && !NameKeys::isParticle($slots[$slot][0])) {
+                $full[(int) $slots[$slot][1]][$slots[$slot][2]] = true;
+            }
+        }
+
+        return array_values(
+            array_filter(
+                $pairs,
+                static function (array $pair) use ($full, $slots): bool {
+                    [, $family, $source] = $slots[$pair[1]];
+                    $sources = $full[(int) $family] ?? [];
+
+                    return $pair[2] < self::INITIAL || [] === $sources || isset($sources[$source]);
+                },
+            ),
+        );
     }
 
     /**

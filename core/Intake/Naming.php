@@ -42,7 +42,30 @@ final class Naming
         if (\count($line->words) > Wording::MOST_WORDS) {
             $line = $line->shortened(Wording::MOST_WORDS);
         }
-        [$words, $places, $spellings, $sides] = $this->words($line);
+        if (\count($this->named) > 200) {
+            $this->named = [];
+        }
+        $found = $this->read($line, false);
+
+        // "DA Berg": where nobody is called Da, they are letters.
+        return $this->named[$key] = [] === $found ? $this->read($line, true) : $found;
+    }
+
+    /**
+     * @param bool $letters whether two or three capitals are the first letters of names, also where they are a name
+     *
+     * @return array<int, Candidate> by index
+     */
+    private function read(PastedLine $line, bool $letters): array
+    {
+        $initials = self::initials($line);
+        if ($letters && [] === $initials) {
+            return [];
+        }
+        if (!$letters) {
+            $initials = array_filter($initials, fn(int $n): bool => !$this->wording->knows($line->words[$n]));
+        }
+        [$words, $places, $spellings, $sides] = self::words($line, $initials);
         $candidates = [];
         foreach ($this->wording->keys($line) as $pair) {
             foreach ($this->index->byKey($pair) as $at) {
@@ -52,14 +75,23 @@ final class Naming
                 }
             }
         }
-        if (\count($this->named) > 200) {
-            $this->named = [];
-        }
 
-        return $this->named[$key] = array_filter(
-            $candidates,
-            static fn(?Candidate $each): bool => null !== $each,
+        return array_filter($candidates, static fn(?Candidate $each): bool => null !== $each);
+    }
+
+    /** @return list<int> words of two or three capitals, in a line of small letters */
+    private static function initials(PastedLine $line): array
+    {
+        $some = array_filter(
+            array_keys($line->words),
+            static fn(int $n): bool => 1 === preg_match('/^\p{Lu}{2,3}$/Du', $line->pieces[$line->places[$n]]->text),
         );
+        $small = [] !== $some && [] !== array_filter(
+            $line->pieces,
+            static fn(Piece $each): bool => 1 === preg_match('/\p{Ll}/u', $each->text),
+        );
+
+        return $small ? array_values($some) : [];
     }
 
     /** Whether one is named beyond doubt by a line, taken by itself. */
@@ -69,23 +101,18 @@ final class Naming
     }
 
     /**
+     * @param array<int> $initials words that are the first letters of several
+     *
      * @return array{list<string>, list<int>, array<string, list<string>>, array<int, bool>} words, the piece each is
      *     of, other spellings, and which are said to be family names or given ones
      */
-    private function words(PastedLine $line): array
+    private static function words(PastedLine $line, array $initials): array
     {
         $words = $places = $spellings = $sides = [];
-        $capitals = [] === array_filter(
-            $line->pieces,
-            static fn(Piece $each): bool => 1 === preg_match('/\p{Ll}/u', $each->text),
-        );
         foreach ($line->words as $n => $word) {
             $at = $line->places[$n];
             $piece = $line->pieces[$at];
-            $initials = !$capitals
-                && 1 === preg_match('/^\p{Lu}{2,3}$/Du', $piece->text)
-                && !$this->wording->knows($word);
-            foreach ($initials ? str_split($word) : [$word] as $each) {
+            foreach (\in_array($n, $initials, true) ? str_split($word) : [$word] as $each) {
                 null === $piece->family || ($sides[\count($words)] = $piece->family);
                 $words[] = $each;
                 $places[] = $at;
@@ -145,6 +172,7 @@ final class Naming
             extra: $extra,
             crossing: $this->crossing($line, $used),
             pairs: $fit->pairs,
+            words: \count($fit->used),
         );
     }
 

@@ -27,6 +27,10 @@ final readonly class Wording
     /** In a line of so many words, one that nobody is called may be several that the directory has apart. */
     private const FEW = 6;
 
+    /** How far a name is without what is left of its particle, where it is long enough. */
+    private const ELIDED = 0.9;
+    private const LONG_ENOUGH = 5;
+
     /** @var array<string, true> in the shared spelling */
     private array $known;
 
@@ -54,7 +58,7 @@ final readonly class Wording
             $found = [];
             foreach (\strlen($word) > 2 ? NameKeys::slips($word) : [] as $key) {
                 foreach ($bySlip[$key] ?? [] as $name) {
-                    $found[$name] ??= Slip::between($word, $name);
+                    $found[$name] ??= self::elided($word, $name) ? self::ELIDED : Slip::between($word, $name);
                 }
             }
             unset($found[$word]);
@@ -64,6 +68,15 @@ final readonly class Wording
             $near[$word] = array_map(strval(...), array_keys(\array_slice($found, 0, self::MOST_NEAR, true)));
         }
         [$this->near, $this->apart] = [$near, $apart];
+    }
+
+    /** Whether a name is the word with what is left of a particle in front: d'Aubigny, O'Hanrahan. */
+    private static function elided(string $word, string $name): bool
+    {
+        return \strlen($word) >= self::LONG_ENOUGH
+            && \strlen($name) === \strlen($word) + 1
+            && str_contains('dlo', $name[0])
+            && str_ends_with($name, $word);
     }
 
     /**
@@ -201,7 +214,7 @@ final readonly class Wording
         foreach ($piece->spellings as $spelling) {
             $others = [...$others, ...$this->near[$spelling] ?? []];
         }
-        if (1 === preg_match('/^\p{Lu}{2,3}$/Du', $piece->text) && !$this->knows($word)) {
+        if (1 === preg_match('/^\p{Lu}{2,3}$/Du', $piece->text)) {
             $others[] = $word[0];
         }
 

@@ -135,6 +135,12 @@ final class NameKeys
     {
         $first = static fn(string $word): string => $word[0];
         $givens = array_merge(...array_map(self::sides(...), $given));
+        foreach ($given as $words) {
+            // "Van Nhung" goes by Van as well.
+            if (isset($words[1]) && self::mayBeANameOfItsOwn($words[0])) {
+                $givens[] = self::canon($words[0]);
+            }
+        }
         $families = array_merge(...array_map(self::sides(...), $family));
         $pairs = [];
         foreach ($families as $name) {

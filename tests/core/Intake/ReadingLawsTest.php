@@ -154,6 +154,12 @@ final class ReadingLawsTest extends TestCase
         yield 'which is a heading elsewhere' => ['Page 3', ['no-person ']];
         yield 'a greeting' => ['Dear Ana Luz,', ['no-person ']];
         yield 'the name of a column' => ["Name\tNumber", ['no-person ']];
+        yield 'a relation that is somebody\'s name' => ['Vito Haverbeke, son of Ilse Haverbeke', ['match vito']];
+        yield 'a family name of their own is lent none' => ['Zora Lark & Ilse Haverbeke', ['unknown ', 'match ilse']];
+        yield 'a letter is no more of another name' => ['Ilse Haverbeke, needs a chair', ['match ilse']];
+        yield 'what is left of a particle' => ['Sylvain Aubigny', ['match syl']];
+        yield 'a given name that is a particle' => ['Van Pham', ['match van']];
+        yield 'capitals that are letters' => ['HA Dorn', ['match dorn']];
         yield 'a telephone number' => ['Ana Luz 0171 5550123', ['match ana']];
     }
 
@@ -232,6 +238,11 @@ final class ReadingLawsTest extends TestCase
             ]),
             self::known('joao', 'João Pedro', 'López', 7),
             self::known('page', 'Emily', 'Page', 7),
+            self::known('syl', 'Sylvain', "d'Aubigny", 7),
+            self::known('van', 'Van Nhung', 'Pham', 7),
+            self::known('son', 'Son', 'Aebi', 7),
+            self::known('dorn', 'Hans Adam', 'Dorn', 7),
+            self::known('ha', 'Jun', 'Ha', 7),
         ];
     }
 
