@@ -10,6 +10,7 @@ use MintDoor\Tests\Core\Intake\Evaluation;
 use MintDoor\Tests\Core\Intake\EvaluationSet;
 use MintDoor\Tests\Core\Intake\Lists\Count;
 use MintDoor\Tests\Core\Intake\Lists\Line;
+use MintDoor\Tests\Core\Intake\Lists\Part;
 use MintDoor\Tests\Core\Intake\Lists\Readers;
 use MintDoor\Tests\Core\Intake\Lists\Renown;
 use MintDoor\Tests\Core\Intake\Lists\Resident;
@@ -65,20 +66,23 @@ foreach (['matcher' => $matcher, 'baseline' => $baseline] as $name => $kinds) {
 }
 
 $town = new Town();
-$renown = new Renown($town);
 $readers = new Readers($town);
 /** @var array<string, array<string, array<string, array<string, int>>>> $stored */
 $stored = json_decode((string) file_get_contents(dirname(__DIR__).'/tests/core/Intake/Lists/before.json'), true);
-foreach (in_array('work', $argv, true) ? ['work'] : ['work', 'kept'] as $half) {
-    $lists = (new Scribe($renown, 'kept' === $half))->lists();
+foreach (in_array('work', $argv, true) ? [Part::Work] : Part::cases() as $part) {
+    $lists = (new Scribe(new Renown($town, $part), $part))->lists();
     $now = Tally::of($lists, $readers->matcher(...));
     $columns = ['now' => $now];
-    foreach ($stored[$half] as $name => $figures) {
+    foreach ($stored[$part->value] as $name => $figures) {
         $columns[$name] = array_map(Count::of(...), $figures);
     }
     printf(
         "\nWHOLE LISTS, %s (%d)\n%-44s %5s   %-16s %-16s %-16s\n",
-        'work' === $half ? 'the half for work' : 'the half kept aside',
+        match ($part) {
+            Part::Work => 'the half for work',
+            Part::Kept => 'the half kept aside',
+            Part::Anew => 'written anew',
+        },
         count($lists),
         'kind of line',
         'lines',
@@ -102,7 +106,7 @@ foreach (in_array('work', $argv, true) ? ['work'] : ['work', 'kept'] as $half) {
             );
         }
         echo "\n";
-        foreach ($verbose && 'work' === $half ? $count->said : [] as $line) {
+        foreach ($verbose && Part::Work === $part ? $count->said : [] as $line) {
             echo '    ', $line, "\n";
         }
     }

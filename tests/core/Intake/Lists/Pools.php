@@ -144,7 +144,7 @@ final class Pools
         'ar' => ['al-Ab/الاب|al-Ham/الحم|al-Ras/الرس|al-Sab/السب', 'adi/ادي|ouri/وري|awi/اوي|ani/اني'],
     ];
 
-    /** Usual short names: some occur in lists for work only, the others in kept ones only. */
+    /** Usual short names: each part of the lists has its own. */
     public const SHORT = [
         'work' => [
             'Elizabeth' => 'Liz Beth Lizzie',
@@ -209,6 +209,38 @@ final class Pools
             'Ferenc' => 'Feri',
             'Sándor' => 'Sanyi',
             'Václav' => 'Vašek',
+        ],
+        'anew' => [
+            'Nathaniel' => 'Nat Nate',
+            'Benedict' => 'Ben',
+            'Eleanor' => 'Ellie Nell',
+            'Rosalind' => 'Ros',
+            'Kenneth' => 'Ken Kenny',
+            'Georgina' => 'Georgie',
+            'Friederike' => 'Rike',
+            'Joachim' => 'Jochen Achim',
+            'Bernhard' => 'Bernd',
+            'Zofia' => 'Zosia',
+            'Krzysztof' => 'Krzysiek',
+            'Jadwiga' => 'Jadzia',
+            'Andrzej' => 'Jędrek',
+            'Joaquín' => 'Quino',
+            'Fernando' => 'Nando',
+            'Rosemarie' => 'Rosi',
+            'Bastiaan' => 'Bas',
+            'Diederik' => 'Dirk',
+            'Lodewijk' => 'Lode',
+            'Svetlana' => 'Sveta',
+            'Sergei' => 'Seryozha',
+            'Yevgeny' => 'Zhenya',
+            'Panagiotis' => 'Panos',
+            'Dimitrios' => 'Dimitris',
+            'Zoltán' => 'Zoli',
+            'Orsolya' => 'Orsi',
+            'Ildikó' => 'Ildi',
+            'Zdeněk' => 'Zdenda',
+            'Jiří' => 'Jirka',
+            'Véronique' => 'Véro',
         ],
     ];
 

@@ -19,7 +19,8 @@ final class Renown
     /** @var array<string, array<int, true>> skeletons of a given and a family name => whose they are */
     private array $near = [];
 
-    public function __construct(public readonly Town $town)
+    /** @param Part $for the lists that are written by it: the short names of later parts are nobody's then */
+    public function __construct(public readonly Town $town, private readonly Part $for = Part::Work)
     {
         foreach ($town->people as $at => $person) {
             [$givens, $families] = [$this->givens($person), $this->families($person)];
@@ -92,7 +93,7 @@ final class Renown
     private function givens(Resident $person): array
     {
         $short = [];
-        foreach (Pools::SHORT as $table) {
+        foreach (Part::Anew === $this->for ? Pools::SHORT : \array_slice(Pools::SHORT, 0, 2) as $table) {
             $short = [...$short, ...array_filter(explode(' ', $table[$person->given[0]] ?? ''))];
         }
 

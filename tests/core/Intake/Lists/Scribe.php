@@ -7,10 +7,10 @@ namespace MintDoor\Tests\Core\Intake\Lists;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Writes one half of the lists. Whom a line means is settled first, by the rules in the README beside this. */
+/** Writes one part of the lists. Whom a line means is settled first, by the rules in the README beside this. */
 final class Scribe
 {
-    /** Lines of each kind in a half, outside tables. */
+    /** Lines of each kind in a part, outside tables. */
     private const EACH = 26;
 
     private const TABLES = 12;
@@ -45,11 +45,11 @@ final class Scribe
     /** @var array<string, list<string>|array<string, list<string>>> */
     private array $phrases;
 
-    public function __construct(private readonly Renown $renown, private readonly bool $kept)
+    public function __construct(private readonly Renown $renown, private readonly Part $part)
     {
         $this->town = $renown->town;
-        $this->random = new Randomizer(new Mt19937($kept ? 70_443 : 31_117));
-        $this->phrases = $kept ? Phrases::KEPT : Phrases::WORK;
+        $this->random = new Randomizer(new Mt19937($part->seed()));
+        $this->phrases = $part->phrases();
     }
 
     /** @return list<WholeList> the same each time */
@@ -748,7 +748,7 @@ final class Scribe
                     : ["$given $family", $one->given[0], $one->family];
             }),
             'short name' => $strong(function (Resident $one): ?array {
-                $short = Pools::SHORT[$this->kept ? 'kept' : 'work'][$one->given[0]] ?? null;
+                $short = Pools::SHORT[$this->part->value][$one->given[0]] ?? null;
                 $short = null === $short ? null : $this->pick(explode(' ', $short));
 
                 return null === $short ? null : [$this->written($short, $one->family), $short, $one->family];
