@@ -17,6 +17,7 @@ final readonly class Candidate
      * @param int       $crossing brackets, dashes and signs that stand between the words of their name
      * @param list<string> $pairs keys of the names that were found
      * @param int       $words    how many words of the line are their names
+     * @param bool      $mixed    whether given names of several of their names are taken for one
      */
     public function __construct(
         public Known $known,
@@ -31,6 +32,7 @@ final readonly class Candidate
         public int $crossing = 0,
         public array $pairs = [],
         public int $words = 0,
+        public bool $mixed = false,
     ) {}
 
     /** Evidence of one tier tells nobody apart; that of a higher one does. */
@@ -55,6 +57,7 @@ final readonly class Candidate
             $this->crossing,
             $this->pairs,
             $this->words,
+            $this->mixed,
         );
     }
 }

@@ -26,7 +26,7 @@ final readonly class Cutting
     private const BACK = '/(?:\s+[xXv✓✔√☑☒✗]|\s*[✓✔√☑]|\s*\([xX✓✔]\)|\s*\[[xX✓✔]?\])\s*$/u';
 
     private const PIECE = '/[^\s,;|<>()\[\]{}"“”„«»&\/]+@[^\s,;|<>()\[\]{}"“”„«»&\/]+
-        | \+?\d[\d.\/:\'-]*\d%?(?![\p{L}@_])
+        | (?<!\d)\+?\d[\d.\/:\'-]*\d%?(?![\p{L}@_])
         | [^\s,;|<>()\[\]{}"“”„«»‚‘&\/=→+]+
         | [&→+]/xu';
 
@@ -99,7 +99,7 @@ final readonly class Cutting
     {
         return match (true) {
             1 === preg_match('/[;\t|]/', $between) => Gap::Cell,
-            1 === preg_match('/[&+\/]/', $between) => Gap::Join,
+            1 === preg_match('/[&+\/·•]/u', $between) => Gap::Join,
             str_contains($between, ',') => Gap::Comma,
             1 === preg_match('/[(\[{)\]}<>"“”„«»*~]/u', $between) => Gap::Bracket,
             1 === preg_match('/\s[-–—]+\s|[–—]|--|\.\.|→|=|\s-|-\s|(?<=\s):/u', $between) => Gap::Dash,
@@ -141,6 +141,10 @@ final readonly class Cutting
                 new Piece($found[3], $second, Gap::Blank, $inside, $cell, PieceKind::Number, [], $found[3]),
             ];
         }
+        $several = $this->several($bare, $from, $gap, $inside, $cell);
+        if ([] !== $several) {
+            return $several;
+        }
         if (1 === preg_match('/^[#№]?\d[\d.\/:\'-]*%?$/u', $bare) || 1 === preg_match('/^\+\d/', $bare)) {
             return [self::figure(ltrim($bare, '#№'), $bare, $from, $gap, $inside, $cell)];
         }
@@ -161,6 +165,40 @@ final readonly class Cutting
         }
 
         return [self::word($core, $bare, $from, $gap, $inside, $cell)];
+    }
+
+    /**
+     * Numbers of the platform with a stroke between them, each of somebody else.
+     *
+     * @return list<Piece> none where it is anything else
+     */
+    private function several(string $text, int $from, Gap $gap, bool $inside, int $cell): array
+    {
+        if (1 !== preg_match('/^\d{4,}(?:[\/-]\d{4,})+$/D', $text) || $this->isOne($text)) {
+            return [];
+        }
+        $pieces = [];
+        foreach (preg_split('/[\/-]/', $text, -1, \PREG_SPLIT_OFFSET_CAPTURE) ?: [] as [$number, $at]) {
+            if (!$this->isOne($number)) {
+                return [];
+            }
+            $before = [] === $pieces ? $gap : Gap::Join;
+            $pieces[] = new Piece($number, $from + $at, $before, $inside, $cell, PieceKind::Number, [], $number);
+        }
+
+        return $pieces;
+    }
+
+    /** Whether digits are one number of the platform, or nearly. */
+    private function isOne(string $digits): bool
+    {
+        foreach ($this->formats as $format) {
+            if (\in_array($format->read($digits), [NumberReading::Fits, NumberReading::WrongCheckDigit], true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function word(

@@ -15,6 +15,7 @@ final readonly class Fit
      * @param bool      $weak    whether it takes the site to be for them: an initial, a slip, a part of a name
      * @param bool      $ordered whether given names stand in the order in which the directory has them
      * @param list<string> $pairs keys of the names that the words stand for
+     * @param bool         $mixed whether given names of several of their names are taken for one
      */
     public function __construct(
         public Evidence $evidence,
@@ -25,5 +26,6 @@ final readonly class Fit
         public bool $weak,
         public bool $ordered,
         public array $pairs,
+        public bool $mixed = false,
     ) {}
 }

@@ -34,7 +34,7 @@ final readonly class Hints
         foreach ($divisions as $code => $name) {
             $names[self::fold($name)] = $names[self::fold((string) $code)] = (string) $code;
             foreach (Folding::tokens($name) as $word) {
-                foreach ([$word, rtrim($word, 's')] as $form) {
+                foreach ([$word, rtrim($word, 's'), $word.'s'] as $form) {
                     $words[$form][(string) $code] = true;
                 }
             }
@@ -124,8 +124,9 @@ final readonly class Hints
         if (isset($this->sections[$folded]) && ($later || Column::Section === $column)) {
             return new Hint($at, sections: [$this->sections[$folded]]);
         }
-        // In the midst of other words a small one is any word.
-        if (isset($this->divisions[$folded]) && ($alone || ($from > 0 && $own[0]->capital()))) {
+        // In the midst of other words a single small one is any word.
+        $told = $length > 1 || $own[0]->capital();
+        if (isset($this->divisions[$folded]) && ($alone || ($from > 0 && $told))) {
             return new Hint($at, divisions: [$this->divisions[$folded]]);
         }
         $named = $this->levels->called($text);

@@ -407,22 +407,24 @@ final readonly class Matcher
             self::ofTier($live, $best),
             static fn(Candidate $each): bool => $each->evidence->isUnsure(),
         );
-        if ([] === $live || ($dead > $best && [] !== $slips)) {
+        // But nobody is taken by a slip, or by given names of two of their names, for whom it is the very name.
+        $mixed = array_filter(self::ofTier($live, $best), static fn(Candidate $each): bool => $each->mixed);
+        if ([] === $live || ($dead > $best && [] !== [...$slips, ...$mixed])) {
             return $ask;
         }
         if (self::areApart($live)) {
             return new Reading($line, Outcome::Choose, $ranked, doubt: Doubt::OneOfTwo);
         }
-        $group = self::ofTier($live, $best);
+        $group = self::written($line, self::ofTier($live, $best), $for);
         $decided = \count($fits) < \count(self::ofTier($named, $best)) ? Evidence::TheRowSays : null;
         // While something on the line is not understood, it may be what tells them apart: the site does not decide.
         $unread = [] !== array_filter($group, static fn(Candidate $each): bool => $each->unread);
         $hinted = [] !== array_filter($line->hints, static fn(Hint $hint): bool => $hint->tells());
         $tests = [[Evidence::TheRowSays, static fn(Candidate $each): bool => self::confirms($line, $each)]];
-        // In another script somebody is called so to the letter, and somebody else only by its transliteration.
+        // The site does not decide between one who has it in that script and one whose letters only sound like it.
         $inScript = array_filter($group, static fn(Candidate $each): bool => self::hasScript($each->known));
-        $other = 1 !== preg_match('/\p{Latin}/u', $line->text) && \count($inScript) !== \count($group);
-        if (!$unread && !$hinted && (!$other || [] === $inScript)) {
+        $mixed = self::isInScript($line) && [] !== $inScript && \count($inScript) < \count($group);
+        if (!$unread && !$hinted && !$mixed) {
             $ofSite = static fn(Candidate $each): bool => $for->fit($each->known->person);
             $tests[] = [Evidence::OnlyOneForTheSite, $ofSite];
         }
@@ -452,7 +454,7 @@ final readonly class Matcher
                 && (!$each->weak || $one->weak || ($best < 3 && $for->fit($each->known->person)))
                 && $each->tier() >= ($best < 3 && !$for->fit($person) ? 0 : min(1, $best))
                 && $each->tier() < $best
-                && !self::isWrittenOtherwise($line, $one, $each)
+                && !self::isWrittenOtherwise($line, $one, $each, $for)
                 && (!$sure || $for->fit($each->known->person) || ($told && self::confirms($line, $each))),
         );
         $crowd = array_intersect_key($for->crowded, array_fill_keys($one->pairs, true));
@@ -473,13 +475,50 @@ final readonly class Matcher
         );
     }
 
-    /** Whether a line in another script has one's name in it to the letter, and another writes theirs otherwise. */
-    private static function isWrittenOtherwise(PastedLine $line, Candidate $one, Candidate $other): bool
-    {
+    /**
+     * Whether a line in another script has one's name in it to the letter, and another writes theirs otherwise, or has
+     * none in that script, and the site does not speak for them.
+     */
+    private static function isWrittenOtherwise(
+        PastedLine $line,
+        Candidate $one,
+        Candidate $other,
+        Circumstances $for,
+    ): bool {
+        $speaks = $for->fit($other->known->person) && !$for->fit($one->known->person);
+
         return Evidence::ScriptName === $one->evidence
             && Evidence::ScriptName !== $other->evidence
-            && self::hasScript($other->known)
-            && 1 !== preg_match('/\p{Latin}/u', $line->text);
+            && (self::hasScript($other->known) || !$speaks)
+            && self::isInScript($line);
+    }
+
+    private static function isInScript(PastedLine $line): bool
+    {
+        return 1 !== preg_match('/\p{Latin}/u', $line->text);
+    }
+
+    /**
+     * Of several whose name a line in another script may be, the only one who has it in that script, unless the site
+     * speaks for somebody else.
+     *
+     * @param list<Candidate> $group
+     *
+     * @return list<Candidate>
+     */
+    private static function written(PastedLine $line, array $group, Circumstances $for): array
+    {
+        if (\count($group) < 2 || !self::isInScript($line)) {
+            return $group;
+        }
+        $some = $others = [];
+        foreach ($group as $each) {
+            self::hasScript($each->known) ? ($some[] = $each) : ($others[] = $each);
+        }
+        $fits = static fn(Candidate $each): bool => $for->fit($each->known->person);
+        $one = 1 === \count($some) ? $some[0] : null;
+
+        return null === $one || (!$fits($one) && [] !== array_filter($others, $fits)) ? $group : $some;
     }
 
     private static function hasScript(Known $known): bool

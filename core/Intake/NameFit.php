@@ -66,7 +66,9 @@ final readonly class NameFit
             }
         }
         [$lessGiven, $lessFamily] = self::missing($slots, $used);
-        $missing = $lessGiven + $lessFamily;
+        // Given names of two of their names, one behind the other, are hardly theirs.
+        $mixed = !$this->isOfOneName($words, $pairs, $slots);
+        $missing = $lessGiven + $lessFamily + (int) $mixed;
         $first = $this->first($slots, $used);
         $slips = $near < 2 || $this->bothLong($pairs, $slots);
         [$evidence, $clear] = match (true) {
@@ -105,9 +107,10 @@ final readonly class NameFit
             self::ofFamily($pairs, $slots),
             $left,
             $clear,
-            $worst >= self::INITIAL || $lessFamily > 0 || ($lessGiven > 0 && !$first),
+            $mixed || $worst >= self::INITIAL || $lessFamily > 0 || ($lessGiven > 0 && !$first),
             self::isOrdered($pairs, $slots),
             $keys,
+            $mixed,
         );
     }
 
@@ -174,6 +177,44 @@ final readonly class NameFit
         return array_values(array_unique(array_column($family, 0)));
     }
 
+    /**
+     * Whether all the given names that are there are of one name: the usual one, the preferred one, one of the passport.
+     *
+     * @param list<string>                   $words
+     * @param list<array{int, int, float}>   $pairs
+     * @param list<array{string, bool, int}> $slots
+     */
+    private function isOfOneName(array $words, array $pairs, array $slots): bool
+    {
+        $own = $sources = [];
+        foreach ($pairs as [$place, $slot]) {
+            if (!$slots[$slot][1]) {
+                $own[$place] = $words[$place];
+                $sources[$slots[$slot][2]] = true;
+            }
+        }
+        if (\count($sources) < 2) {
+            return true;
+        }
+        foreach (array_keys($sources) as $source) {
+            $names = array_filter($slots, static fn(array $slot): bool => $slot[2] === $source);
+            $left = array_filter($own, function (string $word) use ($names): bool {
+                foreach ($names as [$name, $family]) {
+                    if (null !== $this->apart($word, $name, $family, [])) {
+                        return false;
+                    }
+                }
+
+                return true;
+            });
+            if ([] === $left) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @param array<int, list<int>> $used slots by source */
     private static function furtherKind(Known $known, array $used): ?NameKind
     {
@@ -195,7 +236,9 @@ final readonly class NameFit
     {
         [$name, $family, $source] = $slots[$slot];
         $first = !$family && ($slots[$slot - 1][2] ?? null) !== $source;
-        if (!NameKeys::isParticle($name) || ($first && NameKeys::mayBeANameOfItsOwn($name))) {
+        // "in 't Veld"
+        $before = 't' === $name || ('in' === $name && 't' === ($slots[$slot + 1][0] ?? null));
+        if (!($family && $before) && (!NameKeys::isParticle($name) || ($first && NameKeys::mayBeANameOfItsOwn($name)))) {
             return true;
         }
         foreach ($slots as [$other, , $of]) {
@@ -392,6 +435,9 @@ final readonly class NameFit
         }
         if (\strlen($name) < self::LONG_ENOUGH - 1 || abs(\strlen($word) - \strlen($name)) > 2) {
             return null;
+        }
+        if (Wording::elided($word, $name) && !$this->wording->knows($word)) {
+            return self::SPELLED;
         }
         $near = $this->wording->apart($word, $name);
         if (null === $near && $word[0] === $name[0]) {

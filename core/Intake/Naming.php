@@ -173,6 +173,7 @@ final class Naming
             crossing: $this->crossing($line, $used),
             pairs: $fit->pairs,
             words: \count($fit->used),
+            mixed: $fit->mixed,
         );
     }
 

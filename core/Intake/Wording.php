@@ -71,7 +71,7 @@ final readonly class Wording
     }
 
     /** Whether a name is the word with what is left of a particle in front: d'Aubigny, O'Hanrahan. */
-    private static function elided(string $word, string $name): bool
+    public static function elided(string $word, string $name): bool
     {
         return \strlen($word) >= self::LONG_ENOUGH
             && \strlen($name) === \strlen($word) + 1

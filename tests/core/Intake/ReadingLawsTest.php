@@ -160,6 +160,12 @@ final class ReadingLawsTest extends TestCase
         yield 'what is left of a particle' => ['Sylvain Aubigny', ['match syl']];
         yield 'a given name that is a particle' => ['Van Pham', ['match van']];
         yield 'capitals that are letters' => ['HA Dorn', ['match dorn']];
+        yield 'numbers with a stroke between them' => ['2041036/2041010', ['match ilse', 'match ana']];
+        yield 'with a plus between them' => ['2041036+2041010', ['match ilse', 'match ana']];
+        yield 'names with a point between them' => ['Ilse Haverbeke · Ana Luz', ['match ilse', 'match ana']];
+        yield 'particles of one letter' => ['Saskia Veld', ['match veld']];
+        yield 'given names of two names' => ['Ana Nova Luz', ['match ana']];
+        yield 'which somebody else has, who is not wanted' => ['Jun Nova Quarry', ['choose guardian jun']];
         yield 'a telephone number' => ['Ana Luz 0171 5550123', ['match ana']];
     }
 
@@ -243,6 +249,9 @@ final class ReadingLawsTest extends TestCase
             self::known('son', 'Son', 'Aebi', 7),
             self::known('dorn', 'Hans Adam', 'Dorn', 7),
             self::known('ha', 'Jun', 'Ha', 7),
+            self::known('veld', 'Saskia', "in 't Veld", 10),
+            self::known('jun', 'Jun', 'Quarry', 7, [], [KnownName::of(NameKind::Passport, 'Nova', '')]),
+            self::known('guardian', 'Jun Nova', 'Quarry', null, [], [], PersonKind::Guardian),
         ];
     }
 
@@ -266,12 +275,13 @@ final class ReadingLawsTest extends TestCase
         string $id,
         string $given,
         string $family,
-        int $level,
+        ?int $level,
         array $identifiers = [],
         array $further = [],
+        PersonKind $kind = PersonKind::Learner,
     ): Known {
         return new Known(
-            new Person($id, PersonKind::Learner, 'seniors', $level),
+            new Person($id, $kind, 'seniors', $level),
             Folding::tokens($given),
             Folding::tokens($family),
             [],
