@@ -237,8 +237,9 @@ final readonly class NameFit
         [$name, $family, $source] = $slots[$slot];
         $first = !$family && ($slots[$slot - 1][2] ?? null) !== $source;
         // "in 't Veld"
-        $before = 't' === $name || ('in' === $name && 't' === ($slots[$slot + 1][0] ?? null));
-        if (!($family && $before) && (!NameKeys::isParticle($name) || ($first && NameKeys::mayBeANameOfItsOwn($name)))) {
+        $before = $family && ('t' === $name || ('in' === $name && 't' === ($slots[$slot + 1][0] ?? null)));
+        $own = !NameKeys::isParticle($name) || ($first && NameKeys::mayBeANameOfItsOwn($name));
+        if (!$before && $own) {
             return true;
         }
         foreach ($slots as [$other, , $of]) {
