@@ -25,7 +25,8 @@ final readonly class Cutting
     /** Ticks and crosses behind it. */
     private const BACK = '/(?:\s+[xXv✓✔√☑☒✗]|\s*[✓✔√☑]|\s*\([xX✓✔]\)|\s*\[[xX✓✔]?\])\s*$/u';
 
-    private const PIECE = '/[^\s,;|<>()\[\]{}"“”„«»&\/]+@[^\s,;|<>()\[\]{}"“”„«»&\/]+
+    private const PIECE = '/\b(?:as\s+well\s+as|together\s+with|ainsi\s+que|as[ií]\s+como|assim\s+como)\b
+        | [^\s,;|<>()\[\]{}"“”„«»&\/]+@[^\s,;|<>()\[\]{}"“”„«»&\/]+
         | (?<!\d)\+?\d[\d.\/:\'-]*\d%?(?![\p{L}@_])
         | [^\s,;|<>()\[\]{}"“”„«»‚‘&\/=→+]+
         | [&→+]/xu';
@@ -58,7 +59,8 @@ final readonly class Cutting
             $between = $before.substr($line, $at, $begins - $at);
             $at = $begins + \strlen($text);
             // What is made of signs only parts what stands around it; "and" joins.
-            $joins = [] !== $pieces && mb_strlen($text) < 6 && Vocabulary::has(Vocabulary::JOINING, $text);
+            $joins = [] !== $pieces && (str_contains($text, ' ')
+                || (mb_strlen($text) < 6 && Vocabulary::has(Vocabulary::JOINING, rtrim($text, '.'))));
             if ($joins || 1 !== preg_match('/[\p{L}\p{N}]/u', $text)) {
                 $before = $between.($joins ? '&' : $text);
                 continue;

@@ -12,7 +12,7 @@ use MintDoor\Core\Text\NameKeys;
  */
 final readonly class Dividing
 {
-    private const LEVELS = [Gap::Cell, Gap::Join, Gap::Comma];
+    private const LEVELS = [Gap::Cell, Gap::Join, Gap::Dash, Gap::Comma];
 
     /** Words of somebody who is not in the directory. */
     private const STRANGER = 4;
@@ -51,7 +51,11 @@ final readonly class Dividing
             return $this->ranges($line, $from, $until, $level + 1);
         }
         $who = array_map(fn(array $one): array => $this->whom($line, ...$one), $segments);
-        if ([] === array_filter($who) || $this->isOne($line, $from, $until, $segments)) {
+        if (
+            [] === array_filter($who)
+            || $this->isOne($line, $from, $until, $segments)
+            || (Gap::Dash === $gap && !$this->areApart($line, $segments, $who))
+        ) {
             return $this->ranges($line, $from, $until, $level + 1);
         }
         $groups = $this->groups($line, $segments, $who, $gap);
@@ -93,6 +97,62 @@ final readonly class Dividing
         }
 
         return array_fill_keys(array_keys($named), false);
+    }
+
+    /**
+     * Whether dashes stand between people: each part is nothing but somebody's name, or their number, and no two of
+     * them are of one name. What stands behind a dash is a remark as often as not, or says who somebody is.
+     *
+     * @param list<array{int, int}>  $segments
+     * @param list<array<int, bool>> $who
+     */
+    private function areApart(PastedLine $line, array $segments, array $who): bool
+    {
+        $families = [];
+        foreach ($segments as $n => [$from, $until]) {
+            $part = $line->part($from, $until);
+            $ended = $from > 0 ? $line->pieces[$from - 1]->until() : 0;
+            $between = substr($line->text, $ended, $line->pieces[$from]->from - $ended);
+            if ([] === $who[$n] || [] !== $part->hints || ($n > 0 && 1 !== preg_match('/^\s[-–—]+\s$/u', $between))) {
+                return false;
+            }
+            $whole = array_filter(
+                $this->naming->named($part),
+                fn(Candidate $each): bool => $this->naming->stands($each) && !$each->unread && !$each->weak,
+            );
+            $numbers = array_filter(
+                $part->pieces,
+                static fn(Piece $each): bool => '' === $each->identifier,
+            );
+            if ([] === $whole && [] !== $numbers) {
+                return false;
+            }
+            foreach (self::families($part, array_values($whole)) as $family) {
+                if (isset($families[$family]) && $families[$family] !== $n) {
+                    return false;
+                }
+                $families[$family] = $n;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param list<Candidate> $candidates
+     *
+     * @return list<string> words of family names
+     */
+    private static function families(PastedLine $part, array $candidates): array
+    {
+        $words = [];
+        foreach ($candidates as $each) {
+            foreach ($each->family as $at) {
+                array_push($words, ...$part->pieces[$at]->words);
+            }
+        }
+
+        return array_values(array_unique($words));
     }
 
     /**

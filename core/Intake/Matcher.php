@@ -347,7 +347,9 @@ final readonly class Matcher
             foreach ($piece->words as $word) {
                 if (!Vocabulary::has(Vocabulary::TITLES, $word) && !NameKeys::isParticle($word)) {
                     $words[] = $word;
-                    $heading = Vocabulary::has(Vocabulary::HEADING, $word) || Cues::isOne($word);
+                    $heading = Vocabulary::has(Vocabulary::HEADING, $word)
+                        || Vocabulary::has(Vocabulary::CLOSING, $word)
+                        || Cues::isOne($word);
                     $heads += (int) $heading;
                     $names += (int) (!$heading && $this->wording->isName($word));
                     $capitals += (int) $piece->capital();

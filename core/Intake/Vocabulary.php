@@ -58,7 +58,10 @@ final class Vocabulary
     public const CLOSING = 'best cheers greetings regards sincerely thanks thank yours wishes faithfully warmly '
         .'gruss gruesse '
         .'grusse danke mfg lg cordialement merci saludos gracias atentamente abracos obrigado obrigada '
-        .'saluti grazie groeten groet pozdrawiam mvh';
+        .'saluti grazie groeten groet pozdrawiam mvh '
+        .'hochachtungsvoll amicalement salutations cordiali distinti saludo hilsen halsningar terveisin '
+        .'vriendelijke udvozlettel koszonom koszonettel pozdravem dekuji dziekuje sevgiler saygilarimla '
+        .'tesekkurler spasibo uvazheniem efcharisto eucharisto';
 
     /** What lines of a forwarded message begin with, before a colon. */
     public const MAIL = 'from to cc bcc date sent subject re fw fwd reply von an betreff gesendet datum de a '
@@ -111,7 +114,7 @@ final class Vocabulary
     public const REPLACED = 'replaced ersetzt remplace sustituido';
 
     /** Words that join two names. */
-    public const JOINING = 'and und et y e og och en i ja sowie plus';
+    public const JOINING = 'and und u et y e og och en i ja ve oraz sowie plus';
 
     /** Headings of columns, folded, by what stands below them. */
     public const COLUMNS = [
