@@ -17,7 +17,8 @@ final readonly class Candidate
      * @param int       $crossing brackets, dashes and signs that stand between the words of their name
      * @param list<string> $pairs keys of the names that were found
      * @param int       $words    how many words of the line are their names
-     * @param bool      $mixed    whether given names of several of their names are taken for one
+     * @param bool      $loose    whether the words are as likely the name of somebody else: given names of several of
+     *     their names, or a short one that is a name by itself
      */
     public function __construct(
         public Known $known,
@@ -32,7 +33,7 @@ final readonly class Candidate
         public int $crossing = 0,
         public array $pairs = [],
         public int $words = 0,
-        public bool $mixed = false,
+        public bool $loose = false,
     ) {}
 
     /** Evidence of one tier tells nobody apart; that of a higher one does. */
@@ -57,7 +58,7 @@ final readonly class Candidate
             $this->crossing,
             $this->pairs,
             $this->words,
-            $this->mixed,
+            $this->loose,
         );
     }
 }

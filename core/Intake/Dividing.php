@@ -113,7 +113,14 @@ final readonly class Dividing
             $part = $line->part($from, $until);
             $ended = $from > 0 ? $line->pieces[$from - 1]->until() : 0;
             $between = substr($line->text, $ended, $line->pieces[$from]->from - $ended);
-            if ([] === $who[$n] || [] !== $part->hints || ($n > 0 && 1 !== preg_match('/^\s[-–—]+\s$/u', $between))) {
+            if (
+                [] === $who[$n]
+                || [] !== $part->hints
+                || (
+                    $n > 0
+                    && 1 !== preg_match('/^\s[-–—]+\s$/u', $between)
+                )
+            ) {
                 return false;
             }
             $whole = array_filter(

@@ -409,9 +409,9 @@ final readonly class Matcher
             self::ofTier($live, $best),
             static fn(Candidate $each): bool => $each->evidence->isUnsure(),
         );
-        // But nobody is taken by a slip, or by given names of two of their names, for whom it is the very name.
-        $mixed = array_filter(self::ofTier($live, $best), static fn(Candidate $each): bool => $each->mixed);
-        if ([] === $live || ($dead > $best && [] !== [...$slips, ...$mixed])) {
+        // But nobody is taken for them by a slip, or by what is as likely their name.
+        $loose = array_filter(self::ofTier($live, $best), static fn(Candidate $each): bool => $each->loose);
+        if ([] === $live || ($dead > $best && [] !== [...$slips, ...$loose])) {
             return $ask;
         }
         if (self::areApart($live)) {

@@ -178,7 +178,7 @@ final readonly class NameFit
     }
 
     /**
-     * Whether all the given names that are there are of one name: the usual one, the preferred one, one of the passport.
+     * Whether all the given names that are there are of one name: the usual one, the preferred one, a further one.
      *
      * @param list<string>                   $words
      * @param list<array{int, int, float}>   $pairs

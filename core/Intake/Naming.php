@@ -173,8 +173,24 @@ final class Naming
             crossing: $this->crossing($line, $used),
             pairs: $fit->pairs,
             words: \count($fit->used),
-            mixed: $fit->mixed,
+            loose: $fit->mixed || $this->isNameItself($fit, $words, $at),
         );
+    }
+
+    /**
+     * Whether somebody is found by a short name that others have for their own.
+     *
+     * @param list<string> $words
+     */
+    private function isNameItself(Fit $fit, array $words, int $at): bool
+    {
+        $own = $this->index->people[$at]->names();
+        $short = array_filter(
+            array_diff($fit->used, $fit->family),
+            fn(int $place): bool => $this->wording->knows($words[$place]) && !\in_array($words[$place], $own, true),
+        );
+
+        return Evidence::Nickname === $fit->evidence && [] !== $short;
     }
 
     /**

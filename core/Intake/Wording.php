@@ -136,16 +136,19 @@ final readonly class Wording
         $all = [];
         $few = \count($line->words) <= self::FEW;
         $run = 0;
-        $runs = [];
-        // In a long line a word that is somebody's name is taken for no other.
+        $runs = $names = [];
         foreach ($line->words as $n => $word) {
-            $piece = $line->pieces[$line->places[$n]];
-            $run += (int) $piece->gap->parts();
-            $runs[$run][] = [$word, ...$this->forms($word, $piece, $few || !$this->knows($word))];
+            $run += (int) $line->pieces[$line->places[$n]]->gap->parts();
+            $runs[$run][] = $n;
+            $names[$run] = ($names[$run] ?? 0) + (int) (1 === \strlen($word) || $this->mayBeAName($word));
         }
-        foreach ($runs as $forms) {
-            $names = array_filter($forms, static fn(array $form): bool => $form[2]);
-            \count($names) > self::MOST_NAMES || array_push($all, ...$forms);
+        foreach ($runs as $run => $places) {
+            foreach ($names[$run] > self::MOST_NAMES ? [] : $places as $n) {
+                $word = $line->words[$n];
+                // In a long line a word that is somebody's name is taken for no other.
+                $slips = $few || !$this->knows($word);
+                $all[] = [$word, ...$this->forms($word, $line->pieces[$line->places[$n]], $slips)];
+            }
         }
         $pairs = [];
         $window = $few ? self::WINDOW : self::NARROW;
