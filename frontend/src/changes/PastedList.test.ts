@@ -307,7 +307,7 @@ describe('a pasted list', () => {
   it('begins with where people began as the line was read, and says nothing of it that nobody changed', async () => {
     const word = (text: string, piece: number) => ({ text, kind: 'name', piece, cell: 0 })
     const text = 'Ana Ruiz, Bo Ruiz'
-    const of = (who: object, name: string, piece: number, more = {}) =>
+    const of = (who: ReturnType<typeof person>, name: string, piece: number, more = {}) =>
       item(1, name, 'match', [may(who, 'full-name')], {
         marks: name.split(' ').map((each, at) => word(each, piece + at)),
         ...more,
