@@ -76,6 +76,13 @@ export async function paste(page: Page, text: string) {
   }, text)
 }
 
+/** Pastes a list of people into the box of a site: what it was read as. */
+export async function pasteList(page: Page, text: string) {
+  await box(page).focus()
+  await paste(page, text)
+  return page.getByRole('complementary', { name: 'A list of people' })
+}
+
 /** Chooses from a list of this name, by what it offers. */
 export async function choose(on: Page | Locator, name: string | RegExp, option: string | RegExp) {
   const page = 'page' in on ? on.page() : on

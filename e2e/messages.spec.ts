@@ -7,7 +7,7 @@ import {
   found,
   HARMONY,
   openSite,
-  paste,
+  pasteList,
   signIn,
   strip,
   test,
@@ -19,9 +19,7 @@ test('a list is let in and told in words of one’s own; what was sent stands on
   await signIn(page, 'ingrid.solheim')
   await page.goto('/sites/all?q=Brass')
   await page.getByRole('link', { name: 'Brass Lab', exact: true }).click()
-  await box(page).focus()
-  await paste(page, '3300035\nOttilie Vasbrandt 3300019\nBounceby, Nobody')
-  const panel = page.getByRole('complementary', { name: 'A list of people' })
+  const panel = await pasteList(page, '3300035\nOttilie Vasbrandt 3300019\nBounceby, Nobody')
   await panel.getByLabel('Tell them by e-mail').check()
   await panel.getByPlaceholder(/^A few words to them/).fill('Bring a mouthpiece <b>each</b>.')
   await expect(panel).toContainText('2 people get a message, 2 minutes after this is applied')

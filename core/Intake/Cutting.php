@@ -59,8 +59,8 @@ final readonly class Cutting
             $between = $before.substr($line, $at, $begins - $at);
             $at = $begins + \strlen($text);
             // What is made of signs only parts what stands around it; "and" joins.
-            $joins = [] !== $pieces && (str_contains($text, ' ')
-                || (mb_strlen($text) < 6 && Vocabulary::has(Vocabulary::JOINING, rtrim($text, '.'))));
+            $joins = [] !== $pieces && (1 === preg_match('/\s/', $text)
+                || (mb_strlen($text) < 6 && Vocabulary::has(Vocabulary::JOINING, $text)));
             if ($joins || 1 !== preg_match('/[\p{L}\p{N}]/u', $text)) {
                 $before = $between.($joins ? '&' : $text);
                 continue;

@@ -342,7 +342,7 @@ final readonly class NameFit
             }
         }
 
-        return self::ofOneName($assigned, $slots);
+        return self::withoutStray($assigned, $slots);
     }
 
     /**
@@ -353,7 +353,7 @@ final readonly class NameFit
      *
      * @return list<array{int, int, float}>
      */
-    private static function ofOneName(array $pairs, array $slots): array
+    private static function withoutStray(array $pairs, array $slots): array
     {
         $full = [];
         foreach ($pairs as [, $slot, $apart]) {

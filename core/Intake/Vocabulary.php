@@ -114,7 +114,7 @@ final class Vocabulary
     public const REPLACED = 'replaced ersetzt remplace sustituido';
 
     /** Words that join two names. */
-    public const JOINING = 'and und u et y e og och en i ja ve oraz sowie plus';
+    public const JOINING = 'and und u. et y e og och en i ja ve oraz sowie plus';
 
     /** Headings of columns, folded, by what stands below them. */
     public const COLUMNS = [

@@ -317,7 +317,7 @@ describe('a pasted list', () => {
       {},
       { text },
     )
-    expect(page.text()).toContain('Not theirs, as far as is known here: mum@home.example')
+    expect(page.text()).toContain('Not known as theirs: mum@home.example')
     const boxes = () => page.findAll<HTMLInputElement>('.hand li input[type=checkbox]')
     const open = () =>
       page

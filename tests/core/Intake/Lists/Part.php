@@ -22,6 +22,15 @@ enum Part: string
         };
     }
 
+    /** @return list<array<string, string>> short names of that part and those before it, by the given name */
+    public function short(): array
+    {
+        return match ($this) {
+            self::Work, self::Kept => [Pools::SHORT['work'], Pools::SHORT['kept']],
+            self::Anew => array_values(Pools::SHORT),
+        };
+    }
+
     public function seed(): int
     {
         return match ($this) {

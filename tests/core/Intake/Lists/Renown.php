@@ -19,7 +19,7 @@ final class Renown
     /** @var array<string, array<int, true>> skeletons of a given and a family name => whose they are */
     private array $near = [];
 
-    /** @param Part $for the lists that are written by it: the short names of later parts are nobody's then */
+    /** @param Part $for the lists that are written by it */
     public function __construct(public readonly Town $town, private readonly Part $for = Part::Work)
     {
         foreach ($town->people as $at => $person) {
@@ -93,7 +93,7 @@ final class Renown
     private function givens(Resident $person): array
     {
         $short = [];
-        foreach (Part::Anew === $this->for ? Pools::SHORT : \array_slice(Pools::SHORT, 0, 2) as $table) {
+        foreach ($this->for->short() as $table) {
             $short = [...$short, ...array_filter(explode(' ', $table[$person->given[0]] ?? ''))];
         }
 
