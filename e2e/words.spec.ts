@@ -110,7 +110,7 @@ const FURTHER: [Who, string][] = [
 
 /** What the server answered since: names, titles and whatever else people made. */
 function listen(page: Page) {
-  let heard: string[] = []
+  let heard: Promise<string[]>[] = []
   const strings = (value: unknown): string[] =>
     typeof value === 'string' || typeof value === 'number'
       ? [String(value)]
@@ -119,12 +119,10 @@ function listen(page: Page) {
         : []
   page.on('response', (response) => {
     if (!response.url().includes('/api/')) return
-    void response.json().then(
-      (body) => heard.push(...strings(body)),
-      () => {},
-    )
+    heard.push(response.json().then(strings, () => []))
   })
-  return { forget: () => (heard = []), all: () => heard.join('\n').toLowerCase() }
+  // What a page shows has been answered by then, but may still be on its way to us.
+  return { forget: () => (heard = []), all: async () => (await Promise.all(heard)).flat().join('\n').toLowerCase() }
 }
 
 /** Texts of a page that stand outside brackets, with what has room for too little. */
@@ -222,7 +220,7 @@ for (const [width, height] of [
       await act?.(page)
       await page.waitForTimeout(act ? 900 : 150)
       const { bare, cut, wide } = await look(page)
-      const data = heard.all()
+      const data = await heard.all()
       const ours = bare.filter((text) => text.split(/[·,;:()→–—|×…"“”\n]/).some((piece) => !isData(piece, data)))
       wrong.push(...ours.map((text) => `${path} says what is in no catalogue: ${text}`))
       wrong.push(...cut.map((text) => `${path} cuts off ${text}`))
