@@ -28,6 +28,9 @@ final class PlatformSettings implements ResetInterface
 
     private ?Settings $asPut = null;
 
+    /** Which version holds, with a sum of what it says, as it was said or asked; null while nobody knows. */
+    private ?string $holding = null;
+
     public function __construct(
         private readonly Divisions $divisions,
         private readonly Terms $terms,
@@ -39,10 +42,52 @@ final class PlatformSettings implements ResetInterface
 
     public function read(): Settings
     {
+        return $this->settings ??= $this->kept() ?? $this->keep($this->inUse());
+    }
+
+    /**
+     * Whoever has read which version holds says so, and it is not asked again.
+     *
+     * @param ?string $holding as `SettingsVersions::HOLDING`
+     */
+    public function expect(?string $holding): void
+    {
+        if (null !== $this->holding && $holding !== $this->holding) {
+            $this->reset();
+        }
+        $this->holding = $holding;
+    }
+
+    /** What this machine keeps of the version that holds: none becomes another, and only a new one changes what is. */
+    private function kept(): ?Settings
+    {
+        $this->holding ??= $this->versions->holding();
+        $kept = null !== $this->holding && apcu_enabled() ? apcu_fetch($this->key($this->holding)) : null;
+
+        return $kept instanceof Settings ? $kept : null;
+    }
+
+    private function keep(Settings $settings): Settings
+    {
+        // What was read while another version was put in force is half of one and half of the other.
+        if (null !== $this->holding && apcu_enabled() && $this->versions->holding() === $this->holding) {
+            apcu_store($this->key($this->holding), $settings, 3_600);
+        }
+
+        return $settings;
+    }
+
+    private function key(string $holding): string
+    {
+        return implode('.', ['mint-door.settings', $this->versions->database(), $holding]);
+    }
+
+    private function inUse(): Settings
+    {
         // What stands in no table of its own is that of the version that holds.
         $kept = $this->asPut();
 
-        return $this->settings ??= new Settings(
+        return new Settings(
             $this->name(),
             $this->divisions->tree(),
             array_map(
@@ -155,8 +200,7 @@ final class PlatformSettings implements ResetInterface
 
     public function reset(): void
     {
-        $this->settings = null;
-        $this->asPut = null;
+        $this->settings = $this->asPut = $this->holding = null;
     }
 
     private function becomeTerms(Settings $settings): void

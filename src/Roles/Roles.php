@@ -75,6 +75,7 @@ final class Roles implements ResetInterface, RolesThatLetIn
      */
     public function expect(?string $rules, ?string $settings): void
     {
+        $this->platform->expect($settings);
         $holding = self::holding($rules, $settings);
         if (null !== $this->rules && $holding !== $this->holding) {
             $this->rules = null;
@@ -103,6 +104,7 @@ final class Roles implements ResetInterface, RolesThatLetIn
     {
         // Which version holds is asked each time; what it says, only where this machine does not know it.
         $row = $this->books->holding();
+        $this->platform->expect($row->stringOrNull('settings_holding'));
         $holding = self::holding($row->stringOrNull('rules_holding'), $row->stringOrNull('settings_holding'));
         $kept = $this->remembered($holding);
         if (null !== $kept) {

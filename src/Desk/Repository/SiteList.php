@@ -72,15 +72,18 @@ final class SiteList extends BaseRepository
         $tokens = [] === $tokens ? [] : $index->drivenBy($tokens, $cursor);
         $order = [] === $tokens ? ['s.title' => 'ASC', 's.id' => 'ASC'] : $index->order();
         $all = $this->criteria($caller, $filter, $tokens, $runs, $now, $remembered);
-        $archived = $this->archived->condition() ?? new Fragment('0 = 1', []);
-        $criteria = (clone $all)->and(($filter->archived ? '' : 'NOT ').$archived->sql, $archived->values);
+        $archived = $this->archived->condition();
+        $criteria = self::archived(clone $all, $filter->archived, $archived);
         $which = [] === $tokens
             ? (clone $criteria)->after($order, $cursor)
             : $index->after($index->once(clone $criteria), $criteria, self::tables($filter, $tokens), $cursor);
+        // One's own are few and read whole to be sorted, so that they are counted on the way.
+        $counted = 'all' !== $filter->scope && null === $cursor;
         $rows = $this->rows(
-            'SELECT '.SiteRow::COLUMNS.'
+            'SELECT '.SiteRow::COLUMNS.', page.fitting
              FROM (
-                SELECT s.id, '.([] === $tokens ? "0 AS inside, '' AS term" : 'w.inside, w.term').'
+                SELECT s.id, '.([] === $tokens ? "0 AS inside, '' AS term" : 'w.inside, w.term').',
+                    '.($counted ? 'COUNT(*) OVER ()' : '0').' AS fitting
                 FROM '.self::tables($filter, $tokens).'
                 WHERE '.$which->sql().'
                 ORDER BY '.implode(', ', array_keys($order)).'
@@ -100,12 +103,14 @@ final class SiteList extends BaseRepository
             default => $index->place(self::NAME, $tokens, $last->id('id')),
         };
         // Where all of them are on the page they need not be counted.
-        $many = null === $cursor && !$more
-            ? Many::of(\count($rows), null)
-            : $this->many($caller, $filter, $tokens, $criteria, $archived);
-        $left = $filter->archived || null !== $cursor
+        $many = match (true) {
+            null === $cursor && !$more => Many::of(\count($rows), null),
+            $counted && null !== $last => Many::of($last->int('fitting'), null),
+            default => $this->many($caller, $filter, $tokens, $criteria, $archived),
+        };
+        $left = null === $archived || $filter->archived || null !== $cursor
             ? 0
-            : $this->fitting($filter, $tokens, $all->and($archived->sql, $archived->values), self::ARCHIVED_TO);
+            : $this->fitting($filter, $tokens, self::archived($all, true, $archived), self::ARCHIVED_TO);
 
         return new SitesPage($rows, $many, $next, $left);
     }
@@ -116,13 +121,15 @@ final class SiteList extends BaseRepository
         SitesFilter $filter,
         array $tokens,
         Where $which,
-        Fragment $archived,
+        ?Fragment $archived,
     ): Many {
         if ($caller->platformAdministrator && $filter->isOfAll()) {
-            $gone = $this->number(
-                "SELECT COUNT(*) FROM site s WHERE s.taken_back = 0 AND $archived->sql",
-                $archived->values,
-            );
+            $gone = null === $archived
+                ? 0
+                : $this->number(
+                    "SELECT COUNT(*) FROM site s WHERE s.taken_back = 0 AND $archived->sql",
+                    $archived->values,
+                );
 
             return Many::of($this->all() - $gone, null);
         }
@@ -146,6 +153,19 @@ final class SiteList extends BaseRepository
              ) found',
             $which->values,
         );
+    }
+
+    /**
+     * @param ?Fragment $archived what archived sites are; null where there are none
+     * @param bool      $are      whether only they are wanted, or only the others
+     */
+    private static function archived(Where $where, bool $are, ?Fragment $archived): Where
+    {
+        return match (true) {
+            null !== $archived => $where->and(($are ? '' : 'NOT ').$archived->sql, $archived->values),
+            $are => $where->and('0 = 1'),
+            default => $where,
+        };
     }
 
     /** @return list<string> folded words by which all sites are looked for */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Roles\Repository;
 
 use MintDoor\People\Entity\Person;
+use MintDoor\Platform\Repository\SettingsVersions;
 use MintDoor\Roles\Entity\RuleBookRecord;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Row;
@@ -22,10 +23,8 @@ final class RuleBooks extends BaseRepository
     public const HOLDING = <<<'SQL'
         (
             SELECT CONCAT(version, '.', CRC32(settings)) FROM rule_book ORDER BY version DESC LIMIT 1
-        ) AS rules_holding, (
-            SELECT CONCAT(version, '.', CRC32(settings)) FROM settings_version ORDER BY version DESC LIMIT 1
-        ) AS settings_holding
-        SQL;
+        ) AS rules_holding,
+        SQL.' '.SettingsVersions::HOLDING;
 
     /** Those that hold; null on a platform that has none yet. */
     public function last(): ?RuleBookRecord

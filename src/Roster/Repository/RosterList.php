@@ -164,7 +164,8 @@ final class RosterList extends BaseRepository
     }
 
     /**
-     * The groups people are in, of the ways of dividing them that are not put away.
+     * The groups people are in, of the ways of dividing them that are not put away. From these, since most sites have
+     * none and are asked nothing more.
      *
      * @param list<string> $people ids
      *
@@ -178,12 +179,13 @@ final class RosterList extends BaseRepository
                 ? []
                 : $this->rows(
                     'SELECT l.person_id, o.name
-                     FROM group_place l
+                     FROM group_split s
+                     STRAIGHT_JOIN group_place l ON l.split_id = s.id AND l.live = 1
+                        AND l.person_id IN ('.Sql::ids($people).')
                      JOIN site_group o ON o.id = l.group_id AND o.gone = 0
-                     JOIN group_split s ON s.id = l.split_id AND s.put_away_at IS NULL
-                     WHERE l.person_id IN (:people) AND l.live = 1 AND s.site_id = :site
+                     WHERE s.site_id = ? AND s.put_away_at IS NULL
                      ORDER BY s.place, s.id',
-                    ['site' => Id::binary($site), 'people' => array_map(Id::binary(...), $people)],
+                    [Id::binary($site)],
                 ) as $row
         ) {
             $groups[$row->id('person_id')][] = $row->string('name');

@@ -55,6 +55,20 @@ final class SettingsTest extends ApiTestCase
         self::assertSame(['Admin Adminsen', 'Admin Adminsen', null], array_column($versions, 'madeBy'));
     }
 
+    public function testAMachineKeepsWhatOneWordingOfAVersionSays(): void
+    {
+        self::assertTrue(apcu_enabled(), 'php -d apc.enable_cli=1, as bin/test does');
+        $this->put(['name' => 'Elm Grove'] + $this->settings(), 0);
+        $names = fn(): array => [$this->settings()['name'], $this->settings()['terms'][0]['name']];
+        self::assertSame(['Elm Grove', 'Autumn'], $names());
+        // Only a version changes what holds, so that what it says is not read again.
+        $this->db()->executeStatement("UPDATE term SET name = 'Harvest'");
+        self::assertSame(['Elm Grove', 'Autumn'], $names());
+        // A copy of the platform that was put back says something else under the number of a version.
+        $this->db()->executeStatement("UPDATE settings_version SET settings = JSON_SET(settings, '$.name', 'Oak')");
+        self::assertSame(['Oak', 'Harvest'], $names());
+    }
+
     public function testSettingsThatAreAsTheyWereMakeNoVersion(): void
     {
         self::assertSame(0, $this->put($this->settings(), 0)['version']);

@@ -252,6 +252,9 @@ final class SitesTest extends ApiTestCase
         $first = $this->call('admin', 'GET', '/sites?scope=all&limit=1');
         self::assertSame([2, 'Draft'], [$first['total'], $first['items'][0]['title']]);
         self::assertSame(['Harmony'], $titles('admin', 'scope=all&limit=1&cursor='.$first['next']));
+        $first = $this->call('lead', 'GET', '/sites?scope=run&limit=1');
+        $last = $this->call('lead', 'GET', '/sites?scope=run&limit=1&cursor='.$first['next']);
+        self::assertSame([2, 2], [$first['total'], $last['total']], 'Of one\'s own, too, all pages say how many.');
     }
 
     public function testAnyPartOfAWordFindsASiteThoseThatBeginWithItFirst(): void
