@@ -117,6 +117,7 @@ CREATE TABLE `change_list` (
   KEY `by_maker` (`made_by`,`made_at`),
   KEY `by_kind` (`kind`,`made_at`),
   KEY `by_undone` (`undoes`),
+  KEY `by_state` (`made_by`,`state`,`made_at`),
   CONSTRAINT `FK_271FB1A3CD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_271FB1A3EA66A7D0` FOREIGN KEY (`undoes`) REFERENCES `change_list` (`id`),
   CONSTRAINT `FK_271FB1A3F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)

@@ -16,7 +16,6 @@ use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\SectionNamed;
 use MintDoor\Roster\SectionsQuery;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Roster\SiteCount;
 use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -136,7 +135,7 @@ final readonly class SiteController
 
     private function answer(SiteAccess $access, int $status = 200, ?int $entry = null): Answer
     {
-        $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
+        $count = $this->counts->ofSite($access);
         $answer = new SiteAnswer(
             facts: SiteRow::facts($access->row, $access->now),
             seats: $access->site->seats,

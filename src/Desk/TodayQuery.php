@@ -9,8 +9,7 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Desk\Repository\TodayRows;
 use MintDoor\Desk\Repository\TodayScope;
 use MintDoor\History\KeptUntilChange;
-use MintDoor\Platform\Repository\Divisions;
-use MintDoor\Platform\Repository\Terms;
+use MintDoor\Platform\PlatformSettings;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\HealthReport;
@@ -52,10 +51,9 @@ final readonly class TodayQuery
     public function __construct(
         private TodayRows $rows,
         private Roles $roles,
-        private Terms $terms,
+        private PlatformSettings $settings,
         private PlatformClock $clock,
         private HealthReport $health,
-        private Divisions $divisions,
         private KeptUntilChange $kept,
         private FirstStepsQuery $firstSteps,
     ) {}
@@ -180,7 +178,7 @@ final readonly class TodayQuery
         foreach ($this->rows->sitesThatTurn($scope, $until) as $row) {
             $coming[] = self::toCome('site-'.$row->string('words'), $row, '', '');
         }
-        foreach ($this->terms->all() as $term) {
+        foreach ($this->settings->read()->terms as $term) {
             foreach (['term-begins' => $term->startsOn, 'term-ends' => $term->endsOn] as $kind => $day) {
                 $at = (int) strtotime($day.' 00:00:00 UTC');
                 if ($at > $now - self::DAY && $at <= $until) {
@@ -255,7 +253,7 @@ final readonly class TodayQuery
 
     private function platform(Caller $caller, TodayScope $scope, int $now): PlatformToday
     {
-        $names = $this->divisions->names();
+        $names = array_column($this->settings->read()->divisions->all(), 'name', 'code');
         // Thousands of sites are counted when something was done to one of them.
         $counted = $this->kept->while(
             'sites by division '.json_encode(

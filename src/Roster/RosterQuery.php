@@ -14,8 +14,8 @@ use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
-use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\PersonDetails;
+use MintDoor\People\ShownBeside;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
@@ -48,7 +48,6 @@ final readonly class RosterQuery
         private Roles $roles,
         private Counts $counts,
         private WorkMeter $meter,
-        private Labels $labels,
         private Caring $caring,
         private Directory $directory,
         private Details $details,
@@ -110,7 +109,7 @@ final readonly class RosterQuery
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
         $count = match (true) {
             null !== $criteria->seen => $this->counts->seen($access->site->id, $instant, $criteria->seen),
-            null === $filter->asOf => $this->counts->of([$access->site->id], $access->now)[$access->site->id],
+            null === $filter->asOf => $this->counts->ofSite($access),
             default => $this->counts->at($access->site->id, $instant, $access->now),
         };
 
@@ -186,11 +185,11 @@ final readonly class RosterQuery
                 $access->site->division
             )
             : [];
-        $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
-        $details = [] === $this->details->offered($access->caller)
-            ? []
-            : $this->kept->ofPeople(array_map(strval(...), array_keys($whole)));
-        $groups = $access->may(Permission::ArrangeGroups)
+        $kept = $this->kept->withLabels(array_map(strval(...), array_keys($whole)));
+        $nothing = new ShownBeside();
+        // Most sites divide nobody, and are not asked who is in which group.
+        $divided = [] !== $rows && $rows[0]->bool('divided') && $access->may(Permission::ArrangeGroups);
+        $groups = $divided
             ? $this->list->groups(
                 $access->site->id,
                 array_map(static fn(Row $row): string => $row->id('person_id'), $rows),
@@ -198,12 +197,15 @@ final readonly class RosterQuery
             : [];
         $of = $active ? \count($this->meter->items($access->site->id)) : 0;
         $asked = $this->asked($access, $rows, $instant);
-        $items = $known = [];
+        $items = $known = $visible = [];
         foreach ($rows as $row) {
             $key = implode(' ', array_map($row->string(...), self::ALIKE));
             $alike = $known[$key] ??= $this->alike($access, $row, $instant);
             $id = $row->id('person_id');
+            $beside = $kept[$id] ?? $nothing;
             $seen = $active ? $row->instantOrNull('last_seen_at') : null;
+            $division = $row->string('person_division');
+            $visible[$division] ??= $this->details->seen($access->caller, $division);
             $items[] = new RosterRow(
                 PersonRow::shown(
                     $row,
@@ -222,26 +224,14 @@ final readonly class RosterQuery
                         'of' => $of,
                     ]
                     : null,
-                $labels[$id] ?? [],
+                $beside->labels,
                 $groups[$id] ?? [],
-                (object) $this->detailsOf($details[$id] ?? [], $access, $row),
+                (object) Details::shown($visible[$division], $beside->details),
                 $row->int('version'),
             );
         }
 
         return $items;
-    }
-
-    /**
-     * @param array<string, string> $kept by code
-     *
-     * @return array<string, string>
-     */
-    private function detailsOf(array $kept, SiteAccess $access, Row $row): array
-    {
-        return [] === $kept
-            ? []
-            : Details::shown($this->details->seen($access->caller, $row->string('person_division')), $kept);
     }
 
     /**

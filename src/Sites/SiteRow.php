@@ -21,6 +21,14 @@ final class SiteRow
 {
     public const TABLES = 'site s JOIN division d ON d.id = s.division_id LEFT JOIN term t ON t.id = s.term_id';
 
+    /**
+     * The same behind a `page` that has their ids. Each is looked up by its key, so that they come in the order of the
+     * page, which is sorted without them.
+     */
+    public const BEHIND_PAGE = 'STRAIGHT_JOIN site s ON s.id = page.id
+        STRAIGHT_JOIN division d FORCE INDEX (PRIMARY) ON d.id = s.division_id
+        LEFT JOIN term t ON t.id = s.term_id';
+
     public const COLUMNS = 's.id, s.code, s.title, s.kind, s.level_lowest, s.level_highest, s.seats, s.lead_limit,
         s.time_zone, s.opens_at, s.closes_at, s.version, s.sections_apart, s.sections_several,
         '.Sites::SECTIONS.' AS site_sections, d.code AS division_code, d.name AS division_name,

@@ -153,7 +153,7 @@ final readonly class Meetings
     /** Whether a site says when it meets. */
     public function saysWhen(string $site): bool
     {
-        return $this->stored->any($site, Time::BEGINNING);
+        return $this->stored->any([$site], Time::BEGINNING);
     }
 
     /**

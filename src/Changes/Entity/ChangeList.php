@@ -14,6 +14,7 @@ use MintDoor\Sites\Entity\Site;
 #[ORM\Table(name: 'change_list')]
 #[ORM\Index(columns: ['site_id', 'made_at'])]
 #[ORM\Index(name: 'by_maker', columns: ['made_by', 'made_at'])]
+#[ORM\Index(name: 'by_state', columns: ['made_by', 'state', 'made_at'])]
 #[ORM\Index(name: 'by_kind', columns: ['kind', 'made_at'])]
 #[ORM\Index(name: 'by_undone', columns: ['undoes'])]
 class ChangeList

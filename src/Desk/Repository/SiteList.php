@@ -82,16 +82,15 @@ final class SiteList extends BaseRepository
         $rows = $this->rows(
             'SELECT '.SiteRow::COLUMNS.', page.fitting
              FROM (
-                SELECT s.id, '.([] === $tokens ? "0 AS inside, '' AS term" : 'w.inside, w.term').',
+                SELECT s.id, s.title, '.([] === $tokens ? "0 AS inside, '' AS term" : 'w.inside, w.term').',
                     '.($counted ? 'COUNT(*) OVER ()' : '0').' AS fitting
                 FROM '.self::tables($filter, $tokens).'
                 WHERE '.$which->sql().'
                 ORDER BY '.implode(', ', array_keys($order)).'
                 LIMIT '.($filter->limit + 1).'
              ) page
-             JOIN '.SiteRow::TABLES.'
-             WHERE s.id = page.id
-             ORDER BY page.inside, page.term, s.title, s.id',
+             '.SiteRow::BEHIND_PAGE.'
+             ORDER BY page.inside, page.term, page.title, page.id',
             $which->values,
         );
         $more = \count($rows) > $filter->limit;

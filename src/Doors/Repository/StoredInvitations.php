@@ -151,12 +151,11 @@ final class StoredInvitations extends BaseRepository implements ErasesTraces, Fo
         foreach (
             $this->rows(
                 <<<'SQL'
-                    SELECT COALESCE(JSON_VALUE(d.terms, '$.section'), '') AS section, COUNT(*) AS seats
+                    SELECT COALESCE(JSON_VALUE(d.terms, '$.section'), '') AS section
                     FROM invitation i
                     JOIN door d ON d.id = i.door_id
                     WHERE i.site_id = ? AND i.unanswered = 1 AND i.holds = 1 AND i.lapses_at > ? AND i.id <> ?
                         AND (i.person_id IS NULL OR i.person_id NOT IN (?))
-                    GROUP BY section
                     SQL,
                 [
                     Id::binary($site),
@@ -166,7 +165,8 @@ final class StoredInvitations extends BaseRepository implements ErasesTraces, Fo
                 ],
             ) as $row
         ) {
-            $kept[$row->string('section')] = $row->int('seats');
+            $section = $row->string('section');
+            $kept[$section] = ($kept[$section] ?? 0) + 1;
         }
 
         return $kept;

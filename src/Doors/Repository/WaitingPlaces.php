@@ -237,18 +237,16 @@ final class WaitingPlaces extends BaseRepository implements ErasesTraces, KeepsS
         foreach (
             $this->rows(
                 <<<'SQL'
-                    SELECT w.section_id AS chosen, NULLIF(JSON_VALUE(d.terms, '$.section'), '') AS said,
-                        COUNT(*) AS seats
+                    SELECT w.section_id AS chosen, NULLIF(JSON_VALUE(d.terms, '$.section'), '') AS said
                     FROM waiter w
                     JOIN door d ON d.id = w.door_id
                     WHERE w.site_id = ? AND w.waits = 1 AND w.offered_until > ? AND w.person_id NOT IN (?)
-                    GROUP BY chosen, said
                     SQL,
                 [Id::binary($site), Instant::toSql($now), self::binary($people) ?: ['']],
             ) as $row
         ) {
             $section = $row->stringOrNull('said') ?? (string) $row->idOrNull('chosen');
-            $kept[$section] = ($kept[$section] ?? 0) + $row->int('seats');
+            $kept[$section] = ($kept[$section] ?? 0) + 1;
         }
 
         return $kept;

@@ -49,11 +49,14 @@ final readonly class Directory
              FROM division d
              LEFT JOIN (
                 SELECT DISTINCT w.division_id
-                FROM enrollment_segment g
-                JOIN site s ON s.id = g.site_id
-                JOIN division_within w ON w.above_id = s.division_id
-                WHERE g.person_id = :person AND '.Sql::holds('g')." AND g.state = 'current' AND g.role IN (:roles)
-                    AND s.closes_at > :now
+                FROM (
+                    SELECT DISTINCT s.division_id
+                    FROM enrollment_segment g
+                    JOIN site s ON s.id = g.site_id
+                    WHERE g.person_id = :person AND '.Sql::holds('g')." AND g.state = 'current' AND g.role IN (:roles)
+                        AND s.closes_at > :now
+                ) of
+                JOIN division_within w ON w.above_id = of.division_id
              ) r ON r.division_id = d.id
              LEFT JOIN (division_within own JOIN division home ON home.id = own.above_id AND home.code = :home)
                 ON own.division_id = d.id

@@ -15,6 +15,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\CountedSite;
 use MintDoor\Roster\Entity\SiteCountRecord;
+use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Fragment;
@@ -33,6 +34,12 @@ use MintDoor\Shared\Sql;
 final class Counts extends BaseRepository
 {
     protected const ENTITY = SiteCountRecord::class;
+
+    /** The count beside a site `s`, as long as it holds at `:now`. */
+    public const BESIDE = 'LEFT JOIN site_count n ON n.site_id = s.id AND n.roster_version = s.roster_version
+        AND n.from_at <= :now AND n.until_at > :now';
+
+    public const SHOWN = 'n.learners, n.staff, n.others, n.unlisted, n.seats_held';
 
     private const COLUMNS = ['learners', 'staff', 'others', 'unlisted', 'seats_held'];
 
@@ -56,11 +63,10 @@ final class Counts extends BaseRepository
         sort($sites);
         $counts = $stale = [];
         $rows = $this->rows(
-            'SELECT s.id AS site_id, s.roster_version, c.'
-                .implode(', c.', self::COLUMNS)
-                .' FROM site s LEFT JOIN site_count c ON c.site_id = s.id AND c.roster_version = s.roster_version '
-                    .'AND c.from_at <= ? AND c.until_at > ? WHERE s.id IN (?)',
-            [Instant::toSql($now), Instant::toSql($now), array_map(Id::binary(...), $sites)],
+            'SELECT s.id AS site_id, s.roster_version, '.self::SHOWN.'
+             FROM site s '.self::BESIDE.'
+             WHERE s.id IN (:sites)',
+            ['now' => Instant::toSql($now), 'sites' => array_map(Id::binary(...), $sites)],
         );
         foreach ($rows as $row) {
             if (null === $row->intOrNull('learners')) {
@@ -71,6 +77,14 @@ final class Counts extends BaseRepository
         }
 
         return [] === $stale ? $counts : [...$counts, ...$this->anew($stale, $now)];
+    }
+
+    /** Of a site as somebody meets it: what stood beside it then, or counted anew. */
+    public function ofSite(SiteAccess $access): SiteCount
+    {
+        return null === $access->row->intOrNull('learners')
+            ? $this->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount()
+            : $this->read($access->row);
     }
 
     /**

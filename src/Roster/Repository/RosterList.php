@@ -79,13 +79,15 @@ final class RosterList extends BaseRepository
         )
         SQL;
 
-    /** @return list<Row> with `PersonRow::COLUMNS`, a segment, `listed`, `last_seen_at`, `version` and `sort_value` */
+    /**
+     * @return list<Row> with `PersonRow::COLUMNS`, a segment, `listed`, `last_seen_at`, `version`, `sort_value`, and
+     *     `divided`: whether anybody of the site could be in a group
+     */
     public function page(RosterCriteria $criteria, RosterPlace $place): array
     {
         $sort = self::SORT[$place->by];
         $order = $place->down ? 'DESC' : 'ASC';
-        $then = 'name' === $place->by ? '' : "sort_value $order, ";
-        $index = 'name' === $place->by ? ' FORCE INDEX (by_name)' : '';
+        $byName = 'name' === $place->by;
         $which = self::where($criteria)->after(
             [$sort => $order, 'g.sort_name' => $order, 'g.person_id' => $order],
             $place->after,
@@ -98,24 +100,39 @@ final class RosterList extends BaseRepository
             $which->values['sections'] = $criteria->sections ?: [''];
         }
 
+        $limit = 'LIMIT '.($place->limit + 1);
+        // Names are in the order of the index, which is followed as far as the page goes; else it is picked first.
+        [$from, $value, $end] = $byName
+            ? [
+                'enrollment_segment g FORCE INDEX (by_name)',
+                $sort,
+                "WHERE $where ORDER BY g.sort_name $order, g.person_id $order $limit",
+            ]
+            : [
+                "(
+                    SELECT g.site_id, g.person_id, g.from_at, g.sort_name, $sort AS sort_value
+                    FROM enrollment_segment g".self::joins("$where $sort")."
+                    WHERE $where
+                    ORDER BY sort_value $order, g.sort_name $order, g.person_id $order
+                    $limit
+                ) page
+                STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id
+                    AND g.from_at = page.from_at",
+                'page.sort_value',
+                "ORDER BY page.sort_value $order, page.sort_name $order, page.person_id $order",
+            ];
+
         return $this->rows(
-            'SELECT '.PersonRow::COLUMNS.',
+            'SELECT '.PersonRow::COLUMNS.",
                 g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sections, g.listed,
-                e.last_seen_at, e.version, page.sort_value
-             FROM (
-                SELECT g.site_id, g.person_id, g.from_at, g.sort_name, '.$sort.' AS sort_value
-                FROM enrollment_segment g'.$index.self::joins("$where $sort")."
-                WHERE $where
-                ORDER BY {$then}g.sort_name $order, g.person_id $order
-                LIMIT ".($place->limit + 1)."
-             ) page
-             STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id
-                AND g.from_at = page.from_at
+                e.last_seen_at, e.version, $value AS sort_value,
+                EXISTS (SELECT 1 FROM group_split x WHERE x.site_id = :site AND x.put_away_at IS NULL) AS divided
+             FROM $from
              STRAIGHT_JOIN person p ON p.id = g.person_id
-             STRAIGHT_JOIN division pd ON pd.id = p.division_id
+             STRAIGHT_JOIN division pd FORCE INDEX (PRIMARY) ON pd.id = p.division_id
              STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
              LEFT JOIN account a ON a.person_id = p.id
-             ORDER BY {$then}page.sort_name $order, page.person_id $order",
+             $end",
             $which->values,
         );
     }
@@ -164,8 +181,7 @@ final class RosterList extends BaseRepository
     }
 
     /**
-     * The groups people are in, of the ways of dividing them that are not put away. From these, since most sites have
-     * none and are asked nothing more.
+     * The groups people are in, of the ways of dividing them that are not put away.
      *
      * @param list<string> $people ids
      *

@@ -31,13 +31,15 @@ final class Standings extends BaseRepository
     private const CURRENT_IN_ROLES = "own.state = 'current' AND own.role IN (:roles)";
 
     /**
-     * @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, and `RuleBooks::HOLDING`
+     * @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, `RuleBooks::HOLDING`, and `Counts::SHOWN`
+     *     where it is known
      */
     public function at(string $site, string $person, int $now): ?Row
     {
         return $this->row(
-            'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.', '.RuleBooks::HOLDING.'
+            'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.', '.RuleBooks::HOLDING.', '.Counts::SHOWN.'
              FROM '.SiteRow::TABLES.'
+             '.Counts::BESIDE.'
              LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = :person AND '.Sql::holds('g').'
              WHERE s.id = :site AND s.taken_back = 0',
             ['site' => Id::binary($site), 'person' => Id::binary($person), 'now' => Instant::toSql($now)],
