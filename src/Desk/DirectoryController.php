@@ -12,8 +12,8 @@ use MintDoor\People\DirectoryFilter;
 use MintDoor\People\PersonDetailed;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\PersonDetails;
-use MintDoor\People\ShownBeside;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Details;
 use MintDoor\Roster\Gate;
@@ -38,6 +38,7 @@ final readonly class DirectoryController
         private DirectoryList $list,
         private PlatformClock $clock,
         private Directory $directory,
+        private Labels $labels,
         private Gate $gate,
         private Caring $caring,
         private Details $details,
@@ -56,8 +57,8 @@ final readonly class DirectoryController
         );
         $whole = $this->caring->known($page->rows, $caller);
         $people = array_map(strval(...), array_keys($whole));
-        $beside = $this->kept->withLabels($people);
-        $nothing = new ShownBeside();
+        $labels = $this->labels->ofPeople($people);
+        $kept = [] === $this->details->offered($caller) ? [] : $this->kept->ofPeople($people);
 
         return new Answer(
             new DirectoryAnswer(
@@ -67,10 +68,10 @@ final readonly class DirectoryController
                             $row,
                             isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
                         ),
-                        ($beside[$row->id('person_id')] ?? $nothing)->labels,
+                        $labels[$row->id('person_id')] ?? [],
                         (object) Details::shown(
                             $this->details->seen($caller, $row->string('person_division')),
-                            ($beside[$row->id('person_id')] ?? $nothing)->details,
+                            $kept[$row->id('person_id')] ?? [],
                         ),
                     ),
                     $page->rows,

@@ -14,8 +14,8 @@ use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\PersonDetails;
-use MintDoor\People\ShownBeside;
 use MintDoor\Platform\Repository\Divisions;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Counts;
@@ -52,6 +52,7 @@ final readonly class RosterQuery
         private Directory $directory,
         private Details $details,
         private PersonDetails $kept,
+        private Labels $labels,
         private Sections $sections,
         private Sights $sights,
     ) {}
@@ -185,8 +186,9 @@ final readonly class RosterQuery
                 $access->site->division
             )
             : [];
-        $kept = $this->kept->withLabels(array_map(strval(...), array_keys($whole)));
-        $nothing = new ShownBeside();
+        $ids = array_map(strval(...), array_keys($whole));
+        $labels = $this->labels->ofPeople($ids);
+        $details = [] === $this->details->offered($access->caller) ? [] : $this->kept->ofPeople($ids);
         // Most sites divide nobody, and are not asked who is in which group.
         $divided = [] !== $rows && $rows[0]->bool('divided') && $access->may(Permission::ArrangeGroups);
         $groups = $divided
@@ -202,7 +204,6 @@ final readonly class RosterQuery
             $key = implode(' ', array_map($row->string(...), self::ALIKE));
             $alike = $known[$key] ??= $this->alike($access, $row, $instant);
             $id = $row->id('person_id');
-            $beside = $kept[$id] ?? $nothing;
             $seen = $active ? $row->instantOrNull('last_seen_at') : null;
             $division = $row->string('person_division');
             $visible[$division] ??= $this->details->seen($access->caller, $division);
@@ -224,9 +225,9 @@ final readonly class RosterQuery
                         'of' => $of,
                     ]
                     : null,
-                $beside->labels,
+                $labels[$id] ?? [],
                 $groups[$id] ?? [],
-                (object) Details::shown($visible[$division], $beside->details),
+                (object) Details::shown($visible[$division], $details[$id] ?? []),
                 $row->int('version'),
             );
         }

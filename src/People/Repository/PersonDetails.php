@@ -9,7 +9,6 @@ use MintDoor\Core\Platform\DetailValue;
 use MintDoor\People\DetailNarrowing;
 use MintDoor\People\Entity\Person;
 use MintDoor\People\Entity\PersonDetail;
-use MintDoor\People\ShownBeside;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Sql;
@@ -34,46 +33,14 @@ final class PersonDetails extends BaseRepository
     public function ofPeople(array $people): array
     {
         $details = [];
-        $sql = 'SELECT person_id, code, value FROM person_detail WHERE person_id IN ('.Sql::ids($people).')';
+        $sql = 'SELECT person_id, code, value
+            FROM person_detail FORCE INDEX (PRIMARY)
+            WHERE person_id IN ('.Sql::ids($people).')';
         foreach ([] === $people ? [] : $this->rows($sql) as $row) {
             $details[$row->id('person_id')][$row->string('code')] = $row->string('value');
         }
 
         return $details;
-    }
-
-    /**
-     * Details and labels in one statement. By hand: on every page of a roster (`bin/bench`: first roster page).
-     *
-     * @param list<string> $people ids
-     *
-     * @return array<string, ShownBeside> by person; of whom nothing is known is missing
-     */
-    public function withLabels(array $people): array
-    {
-        $ids = Sql::ids($people);
-        $sql = "SELECT pl.person_id, '' AS code, l.name AS value
-            FROM person_label pl
-            JOIN label l ON l.id = pl.label_id
-            WHERE pl.person_id IN ($ids)
-            UNION ALL
-            SELECT k.person_id, k.code, k.value FROM person_detail k WHERE k.person_id IN ($ids)
-            ORDER BY value";
-        $labels = $details = [];
-        foreach ([] === $people ? [] : $this->rows($sql) as $row) {
-            [$person, $code, $value] = [$row->id('person_id'), $row->string('code'), $row->string('value')];
-            if ('' === $code) {
-                $labels[$person][] = $value;
-            } else {
-                $details[$person][$code] = $value;
-            }
-        }
-        $beside = [];
-        foreach (array_keys($labels + $details) as $person) {
-            $beside[$person] = new ShownBeside($labels[$person] ?? [], $details[$person] ?? []);
-        }
-
-        return $beside;
     }
 
     /** @return array<string, string> by code */
