@@ -73,6 +73,23 @@ it('finds sites one runs and sites one is in, and goes to what one does there', 
   expect(router.currentRoute.value.name).toBe('landing')
 })
 
+it('takes keys for what was typed, not for what was found of its beginning', async () => {
+  const { input, labels, router } = await opened({}, 'ha')
+  expect(labels()[0]).toBe('Harmony HET-2')
+  serve({
+    'GET /sites': (request: Request) =>
+      page(
+        new URL(request.url).searchParams.get('scope') === 'in' ? [{ ...site, id: 'x', title: 'Choir', mine: {} }] : [],
+      ),
+  })
+  await input.setValue('hac')
+  for (const key of ['ArrowDown', 'Enter']) await input.trigger('keydown', { key, code: key })
+  expect(router.currentRoute.value.name).not.toBe('landing')
+  await vi.advanceTimersByTimeAsync(200)
+  await flushPromises()
+  expect(router.currentRoute.value).toMatchObject({ name: 'landing', params: { site: 'x' } })
+})
+
 it("looks in all of an administrator's reach", async () => {
   const { asked, labels } = await opened({ divisions: ['seniors'] }, 'ha')
   expect(asked.map(({ call }) => call)).toEqual(['GET /sites?scope=all&q=ha&limit=6'])

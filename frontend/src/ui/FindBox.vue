@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="T">
 import AutoComplete, { type AutoCompleteCompleteEvent } from 'primevue/autocomplete'
-import { ref, shallowRef, useId } from 'vue'
+import { nextTick, ref, shallowRef, useId } from 'vue'
 
 /**
  * Finds one thing by what is typed: a field, and under it what it found, walked through with the arrows and picked with
@@ -31,11 +31,44 @@ const found = shallowRef<T[]>([])
 const box = ref<{ search: (event: Event, query: string, source: string) => void; hide: () => void }>()
 let latest = 0
 let left = false
+/** Whether more was typed than what stands there answers. */
+let waits = false
+let held: { key: string; field: EventTarget }[] = []
 
 async function look(query: string) {
   const asked = ++latest
+  waits = true
   const answer = await props.find(query.trim()).catch(() => [])
-  if (asked === latest) found.value = [...answer]
+  if (asked !== latest) return
+  found.value = [...answer]
+  waits = false
+  await nextTick()
+  for (const { key, field } of held.splice(0))
+    field.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }))
+}
+
+/** The field itself, not one of those beside it. */
+const isField = (target: EventTarget | null) => (target as HTMLElement | null)?.id === (props.id ?? own)
+
+function typing({ target }: Event) {
+  if (!isField(target)) return
+  const { value } = target as HTMLInputElement
+  waits = value.trim() !== '' && value.length >= (props.from ?? 2)
+  held = []
+}
+
+/** Whoever types fast means what they typed, not what was found for its beginning: these keys wait for the answer. */
+function hold(event: KeyboardEvent) {
+  const { key, target } = event
+  if (!waits || !target || !isField(target) || !['ArrowDown', 'ArrowUp', 'Enter'].includes(key)) return
+  event.preventDefault()
+  event.stopPropagation()
+  held.push({ key, field: target })
+}
+
+function leave() {
+  left = true
+  held = []
 }
 
 function pick(chosen: T) {
@@ -58,7 +91,7 @@ defineExpose({ again })
 </script>
 
 <template>
-  <div class="find">
+  <div class="find" @input.capture="typing" @keydown.capture="hold">
     <label :for="id ?? own" :class="{ unseen }">{{ label }}</label>
     <AutoComplete
       ref="box"
@@ -77,7 +110,7 @@ defineExpose({ again })
       @complete="(event: AutoCompleteCompleteEvent) => look(event.query)"
       @option-select="pick($event.value)"
       @focus="left = false"
-      @blur="left = true"
+      @blur="leave"
       @show="shown"
     >
       <template #option="{ option }"
