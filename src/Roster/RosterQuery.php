@@ -48,11 +48,11 @@ final readonly class RosterQuery
         private Roles $roles,
         private Counts $counts,
         private WorkMeter $meter,
+        private Labels $labels,
         private Caring $caring,
         private Directory $directory,
         private Details $details,
         private PersonDetails $kept,
-        private Labels $labels,
         private Sections $sections,
         private Sights $sights,
     ) {}

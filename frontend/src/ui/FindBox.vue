@@ -31,17 +31,18 @@ const found = shallowRef<T[]>([])
 const box = ref<{ search: (event: Event, query: string, source: string) => void; hide: () => void }>()
 let latest = 0
 let left = false
-/** Whether more was typed than what stands there answers. */
-let waits = false
+/** What was typed last, until it is answered. */
+let awaited: string | undefined
 let held: { key: string; field: EventTarget }[] = []
 
 async function look(query: string) {
   const asked = ++latest
-  waits = true
-  const answer = await props.find(query.trim()).catch(() => [])
+  const text = (awaited = query.trim())
+  const answer = await props.find(text).catch(() => [])
   if (asked !== latest) return
   found.value = [...answer]
-  waits = false
+  if (awaited !== text) return
+  awaited = undefined
   await nextTick()
   for (const { key, field } of held.splice(0))
     field.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }))
@@ -53,14 +54,14 @@ const isField = (target: EventTarget | null) => (target as HTMLElement | null)?.
 function typing({ target }: Event) {
   if (!isField(target)) return
   const { value } = target as HTMLInputElement
-  waits = value.trim() !== '' && value.length >= (props.from ?? 2)
+  awaited = value.length >= (props.from ?? 2) ? value.trim() || undefined : undefined
   held = []
 }
 
 /** Whoever types fast means what they typed, not what was found for its beginning: these keys wait for the answer. */
 function hold(event: KeyboardEvent) {
   const { key, target } = event
-  if (!waits || !target || !isField(target) || !['ArrowDown', 'ArrowUp', 'Enter'].includes(key)) return
+  if (awaited === undefined || !target || !isField(target) || !['ArrowDown', 'ArrowUp', 'Enter'].includes(key)) return
   event.preventDefault()
   event.stopPropagation()
   held.push({ key, field: target })
