@@ -1,25 +1,41 @@
-import words from '@intlify/unplugin-vue-i18n/vite'
+import sentences from '@intlify/unplugin-vue-i18n/vite'
 import vue from '@vitejs/plugin-vue'
+import { dirname } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { pages } from './frontend/pages'
+import { pieces, STYLE, type ModuleOf, type Visit } from './frontend/pieces'
 
-/** Of libraries, what no page does without. */
-const LIBRARY = [
-  '@vue',
-  'vue',
-  'vue-router',
-  'vue-i18n',
-  '@intlify',
-  '@primevue/core',
-  'primevue/(?:base|button|ripple)',
-]
+const source = (path: string) => fileURLToPath(new URL(`./frontend/src/${path}`, import.meta.url))
+const routes = new Map(pages().map((page) => [page.page, page]))
+
+/** What comes with a page: what is around it, and its sentences; a part that is only opened by a few counts little. */
+function visitOf(opened: string): Visit {
+  const page = routes.get(opened)
+  if (!page) return { opens: [], weight: opened.endsWith('.json') ? 0 : 0.2 }
+  const words = page.rooms.map((room) => source(`shared/words/en/${room}.json`))
+  return { opens: [...words, ...page.frames, ...(page.open ? [] : [source('app/inside.ts')])], weight: page.open ? 8 : 1 }
+}
+
+/** Sentences are those of one language, styles their own; who joins loads nothing that is only for people inside. */
+function apart(id: string, visits: readonly string[]): string {
+  if (id.endsWith('.json')) return dirname(id)
+  const open = visits.some((visit) => routes.get(visit)?.open)
+  return `${STYLE.test(id) ? 'style' : 'code'} ${open ? 'open' : 'inside'}`
+}
+
+let found: ReadonlyMap<string, string> | null = null
+const pieceOf = (id: string, moduleOf: ModuleOf): string | undefined => {
+  found ??= pieces(source('main.ts'), moduleOf, visitOf, apart)
+  return found.get(id)
+}
 
 export default defineConfig({
   root: 'frontend',
   plugins: [
     vue(),
     // Sentences are compiled when the pages are built: browsers load no compiler for them.
-    words({
+    sentences({
       include: fileURLToPath(new URL('./frontend/src/shared/words/*/*.json', import.meta.url)),
       dropMessageCompiler: true,
       fullInstall: false,
@@ -39,14 +55,9 @@ export default defineConfig({
       output: {
         // Every page has the list of all pieces with it: they are called by what is in them alone.
         chunkFileNames: 'assets/[hash].js',
-        // What every page needs of the libraries comes in one piece: small pieces are squeezed less.
-        advancedChunks: {
-          groups: [
-            {
-              name: 'library',
-              test: new RegExp(`/node_modules/(${LIBRARY.join('|')})/`),
-            },
-          ],
+        codeSplitting: {
+          includeDependenciesRecursively: false,
+          groups: [{ debugName: 'pieces', name: (id, graph) => pieceOf(id, (of) => graph.getModuleInfo(of)) }],
         },
       },
     },

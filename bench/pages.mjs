@@ -37,8 +37,9 @@ async function signIn(login) {
 
 const who = {}
 for (const [name, login] of Object.entries(LOGINS)) who[name] = await signIn(login)
+const shown = (path) => path.replace(who.tutor.site, 'SITE').replace(who.learner.person, 'PERSON')
 const pages = views({ site: who.tutor.site, learner: who.learner.person })
-  .filter(([, path]) => path.includes(process.argv[2] ?? ''))
+  .filter(([, path]) => shown(path).includes(process.argv[2] ?? ''))
   .map(([name, path]) => [name && who[name], path])
 
 // How fast this machine is, by Lighthouse's own measure: the middle of five looks.
@@ -82,10 +83,9 @@ for (const [one, path] of pages) {
       `TBT ${ms('total-blocking-time')} ms`
     const bad = scores.some((score) => score < BOUND)
     low += Number(bad)
-    const shown = path.replace(who.tutor.site, 'SITE').replace(who.learner.person, 'PERSON')
     console.log(
       `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
-        `${shown.padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
+        `${shown(path).padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
     )
   }
 }

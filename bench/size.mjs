@@ -34,7 +34,7 @@ const files = filesOf(
   'src/shared/words/en/common.json',
   ...wordsOf('SiteFrame.vue'),
   ...wordsOf('RosterPage.vue'),
-  'src/app/AppBar.vue',
+  'src/app/inside.ts',
   'src/sites/SiteFrame.vue',
   'src/desk/RosterPage.vue',
 )

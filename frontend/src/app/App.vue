@@ -9,14 +9,14 @@ import { guiding } from '@/shared/guiding'
 import { undoLast } from '@/shared/undo'
 import { t, tIn, wordsOf } from '@/shared/words'
 
-// Whoever only joins loads none of it.
+const inside = () => import('./inside')
 const AppBar = defineAsyncComponent({
-  loader: () => import('./AppBar.vue'),
+  loader: () => inside().then(({ AppBar }) => AppBar),
   // Its place is kept, so that nothing moves when it comes.
   loadingComponent: { render: () => h('div', { style: { minHeight: '48px' } }) },
   delay: 0,
 })
-const NoticeStrip = defineAsyncComponent(() => import('@/messages/NoticeStrip.vue'))
+const NoticeStrip = defineAsyncComponent(() => inside().then(({ NoticeStrip }) => NoticeStrip))
 const FirstStepsStrip = defineAsyncComponent(async () => {
   const [strip] = await Promise.all([import('./FirstStepsStrip.vue'), wordsOf(['steps'])])
   return strip

@@ -2,7 +2,6 @@ import { createRouter, createWebHistory } from 'vue-router'
 import { findOutWhoIAm, me } from '@/shared/me'
 import { settledOtherwise } from '@/shared/own'
 import { keepGoing } from '@/shared/onTheWay'
-import { allLooks } from '@/shared/theme'
 import { allWords, wordsOf, type WordsRoom } from '@/shared/words'
 import { PLATFORM_PARTS } from '@/platform/parts'
 
@@ -366,7 +365,7 @@ export const router = createRouter({
             name: 'parts',
             component: () => import('./PartsPage.vue'),
             meta: { open: true },
-            beforeEnter: () => Promise.all([allWords(), allLooks()]).then(() => true),
+            beforeEnter: () => Promise.all([allWords(), import('./inside')]).then(() => true),
           },
         ]
       : []),
@@ -377,17 +376,14 @@ export const router = createRouter({
 keepGoing(router)
 
 router.beforeEach(async (to) => {
-  // The page is fetched while it is asked who is signed in.
+  // Who is signed in is asked first; the page and what is around it are fetched meanwhile.
+  const asked = to.meta.open || me.value !== undefined ? me.value : findOutWhoIAm()
   for (const { components } of to.matched)
     for (const page of Object.values(components ?? {}))
       if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
   if (to.meta.open) return wordsOf(['open', ...(to.meta.words ?? [])]).then(() => true)
   const rooms = to.matched.flatMap(({ meta }) => meta.words ?? [])
-  const [known] = await Promise.all([
-    me.value === undefined ? findOutWhoIAm() : me.value,
-    wordsOf(['open', 'common', ...rooms]),
-    allLooks(),
-  ])
+  const [known] = await Promise.all([asked, wordsOf(['open', 'common', ...rooms]), import('./inside')])
   // Days are written as whoever came in has settled it.
   if (known && settledOtherwise(known)) {
     location.assign(to.fullPath)

@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { openParts } from '@/testing/pages'
-import { allLooks, mint } from './theme'
+import { addLooks, mint } from './theme'
+import { rest } from './theme.rest'
 
 type Tokens = { [name: string]: Tokens | string }
 const own = mint as unknown as Tokens
@@ -24,7 +25,7 @@ const contrast = (one: string, other: string) => {
 const STEPS = ['50', '100', '200', '300', '400', '500', '600', '700', '800', '900', '950']
 
 describe('the looks of the controls', () => {
-  it('are there at first for every page that opens without signing in, and for all others later', async () => {
+  it('are there at first for every page that opens without signing in, and for all others later', () => {
     const first = Object.keys(mint.components as object)
     const used = new Set(
       openParts().flatMap(([, text]) => [...text.matchAll(/'primevue\/(\w+)'/g)].map(([, name]) => name!)),
@@ -32,7 +33,7 @@ describe('the looks of the controls', () => {
     expect(used.has('button')).toBe(true)
     for (const name of used) expect(first).toContain(name)
     expect(first).not.toContain('datatable')
-    await allLooks()
+    addLooks(rest)
     expect(Object.keys(mint.components as object)).toEqual(
       expect.arrayContaining([...first, 'datatable', 'datepicker']),
     )

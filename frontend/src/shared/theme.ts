@@ -8,7 +8,7 @@ import ripple from '@primeuix/themes/aura/ripple'
 import select from '@primeuix/themes/aura/select'
 import textarea from '@primeuix/themes/aura/textarea'
 
-/** Of the library's own look what its parts need that are on pages open to everybody; `allLooks` loads the rest. */
+/** Of the library's own look what its parts need that are on pages open to everybody; the rest comes with `app/inside`. */
 const aura = {
   ...base,
   components: { button, checkbox, inputtext, progressbar, ripple, select, textarea },
@@ -148,6 +148,5 @@ export const mint = definePreset(aura, {
   },
 })
 
-/** What the parts of all other pages need, once; to be there before any of them is drawn. */
-export const allLooks = () =>
-  import('./theme.rest').then(({ rest }) => void Object.assign(mint.components as object, rest))
+/** Adds what the parts of other pages need; to be there before any of them is drawn. */
+export const addLooks = (looks: object) => void Object.assign(mint.components as object, looks)

@@ -1,7 +1,8 @@
 import { expect, it, vi } from 'vitest'
 import { readFileSync, readdirSync } from 'node:fs'
 import { types } from '../../words.mjs'
-import { partsOf, pages } from '@/testing/pages'
+import { partsOf } from '@/testing/pages'
+import { pages } from '../../pages'
 import { pluralForm, t, type Key } from './words'
 
 type Catalogue = Record<string, object | string>
