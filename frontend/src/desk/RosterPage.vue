@@ -24,7 +24,8 @@ import { openSections } from '@/roster/sections'
 const CohortsFound = defineAsyncComponent(() => import('@/cohorts/CohortsFound.vue'))
 const PersonColumn = defineAsyncComponent(() => import('@/roster/PersonColumn.vue'))
 const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
-const RosterDays = defineAsyncComponent(() => import('@/roster/RosterDays.vue'))
+const daysLoaded = () => import('@/roster/RosterDays.vue')
+const RosterDays = defineAsyncComponent(daysLoaded)
 const PastedList = defineAsyncComponent(() => import('@/changes/PastedList.vue'))
 const WriteTo = defineAsyncComponent(() => import('@/messages/WriteTo.vue'))
 const ChangePanel = defineAsyncComponent(() => import('@/changes/ChangePanel.vue'))
@@ -45,6 +46,8 @@ const days = computed({
   get: () => route.query.days === '1',
   set: (on) => void lookAt(router, { days: on ? '1' : undefined }),
 })
+// It is on its way while what is above it is drawn.
+if (days.value) void daysLoaded().catch(() => {})
 const table = ref<InstanceType<typeof RosterTable>>()
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
 /** Of details, those that somebody here has. */
@@ -202,25 +205,27 @@ function open(id: string) {
           @close="takingAway = false"
         />
         <Trouble v-if="error" :error="error" @again="refetch()" />
-        <RosterTable
-          ref="table"
-          :site="site"
-          :view="view"
-          :rows="rows"
-          :total="counts?.shown ?? 0"
-          :columns="columns"
-          :aside="aside"
-          :person="person"
-          :chosen="chosen"
-          :may-choose="mayChoose"
-          :pending="isPending"
-          :filtered="filtered"
-          @open="open"
-          @hide="hide"
-          @choose="choose"
-          @sort="sortBy"
-          @all="allShown"
-        />
+        <InTurn>
+          <RosterTable
+            ref="table"
+            :site="site"
+            :view="view"
+            :rows="rows"
+            :total="counts?.shown ?? 0"
+            :columns="columns"
+            :aside="aside"
+            :person="person"
+            :chosen="chosen"
+            :may-choose="mayChoose"
+            :pending="isPending"
+            :filtered="filtered"
+            @open="open"
+            @hide="hide"
+            @choose="choose"
+            @sort="sortBy"
+            @all="allShown"
+          />
+        </InTurn>
       </InTurn>
     </div>
     <ChangePanel

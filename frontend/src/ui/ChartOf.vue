@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { words } from '@/shared/words'
 import { t } from '@/shared/words'
+import InTurn from './InTurn.vue'
 import PlainTable from './PlainTable.vue'
 import type { ChartDrawing } from './chart'
 
@@ -23,6 +24,8 @@ const props = defineProps<
 defineEmits<{ pick: [place: number] }>()
 const ChartDrawn = defineAsyncComponent(() => import('./ChartDrawn.vue'))
 
+/** Whether the numbers are looked at: they are not written before. */
+const opened = ref(false)
 const table = computed(() =>
   props.places.map((place, index) => [place, ...props.series.map((each) => words.global.n(each.numbers[index] ?? 0))]),
 )
@@ -31,19 +34,21 @@ const table = computed(() =>
 <template>
   <figure>
     <div role="img" :aria-label="`${label}. ${said}`" :style="{ height: `${height ?? 200}px` }">
-      <ChartDrawn
-        :places="places"
-        :series="series"
-        :marks="marks"
-        :limit="limit"
-        :pickable="pickable"
-        @pick="$emit('pick', $event)"
-      />
+      <InTurn>
+        <ChartDrawn
+          :places="places"
+          :series="series"
+          :marks="marks"
+          :limit="limit"
+          :pickable="pickable"
+          @pick="$emit('pick', $event)"
+        />
+      </InTurn>
     </div>
     <figcaption class="soft">{{ said }}</figcaption>
-    <details>
+    <details @toggle="opened = ($event.target as HTMLDetailsElement).open">
       <summary>{{ t('parts.numbers') }}</summary>
-      <div class="numbers" tabindex="0" role="group" :aria-label="t('parts.numbers')">
+      <div v-if="opened" class="numbers" tabindex="0" role="group" :aria-label="t('parts.numbers')">
         <PlainTable :name="label" :head="[along, ...series.map(({ name }) => name)]" :rows="table" />
       </div>
     </details>

@@ -6,6 +6,7 @@ import VirtualScroller from 'primevue/virtualscroller'
 import { computed, nextTick, ref, useSlots, watch } from 'vue'
 import type { Columns, RowColumn } from './columns'
 import { useSlices } from './slices'
+import InTurn from './InTurn.vue'
 import RowCard from './RowCard.vue'
 import Tick from './Tick.vue'
 import { t } from '@/shared/words'
@@ -241,88 +242,89 @@ defineExpose({ focus: () => focusRow(at.value) })
         /></RowCard>
       </li>
     </ul>
-    <DataTable
-      v-else
-      :key="made + long"
-      ref="table"
-      :value="some"
-      :data-key="undefined"
-      :row-class="rowClass"
-      :pt="parts"
-      size="small"
-      :scrollable="tall"
-      :scroll-height="tall ? 'flex' : undefined"
-      :virtual-scroller-options="long ? { itemSize: ROW, delay: 0, numToleratedItems: 12 } : undefined"
-      resizable-columns
-      column-resize-mode="fit"
-      reorderable-columns
-      :expanded-rows="expandedRows"
-      lazy
-      :sort-field="sort?.by"
-      :sort-order="sort ? (sort.up ? 1 : -1) : undefined"
-      @row-click="clicked($event.index, $event.originalEvent)"
-      @sort="typeof $event.sortField === 'string' && $emit('sort', $event.sortField)"
-      @column-resize-end="drawn"
-      @column-reorder="dragged"
-    >
-      <!-- The library draws a cell anew whenever its column is a new one: whoever is in it would lose the focus. -->
-      <Column
-        v-if="chosen"
-        v-memo="[]"
-        column-key="pick"
-        class="pick"
-        :style="{ width: '38px' }"
-        :reorderable-column="false"
-        frozen
+    <InTurn v-else>
+      <DataTable
+        :key="made + long"
+        ref="table"
+        :value="some"
+        :data-key="undefined"
+        :row-class="rowClass"
+        :pt="parts"
+        size="small"
+        :scrollable="tall"
+        :scroll-height="tall ? 'flex' : undefined"
+        :virtual-scroller-options="long ? { itemSize: ROW, delay: 0, numToleratedItems: 12 } : undefined"
+        resizable-columns
+        column-resize-mode="fit"
+        reorderable-columns
+        :expanded-rows="expandedRows"
+        lazy
+        :sort-field="sort?.by"
+        :sort-order="sort ? (sort.up ? 1 : -1) : undefined"
+        @row-click="clicked($event.index, $event.originalEvent)"
+        @sort="typeof $event.sortField === 'string' && $emit('sort', $event.sortField)"
+        @column-resize-end="drawn"
+        @column-reorder="dragged"
       >
-        <template #header
-          ><Tick
-            v-if="allName"
-            :label="allName"
-            :model-value="rows.length > 0 && rows.every((row) => chosen!.has(keyOf(row)))"
-            :indeterminate="chosen.size > 0 && !rows.every((row) => chosen!.has(keyOf(row)))"
-            @update:model-value="$emit('all')"
-          /><span v-else class="unseen">{{ t('columns.chosen', { n: chosen.size }, chosen.size) }}</span></template
+        <!-- The library draws a cell anew whenever its column is a new one: whoever is in it would lose the focus. -->
+        <Column
+          v-if="chosen"
+          v-memo="[]"
+          column-key="pick"
+          class="pick"
+          :style="{ width: '38px' }"
+          :reorderable-column="false"
+          frozen
         >
-        <template #body="{ data, index }">
-          <span class="pick" @click.capture="withShift = $event.shiftKey" @click.stop
+          <template #header
             ><Tick
-              :model-value="chosen.has(keyOf(data))"
-              :label="pickName?.(data)"
-              :tabindex="-1"
-              @update:model-value="$emit('choose', index, withShift)"
-          /></span>
-        </template>
-      </Column>
-      <Column
-        v-for="column in shownColumns"
-        :key="column.key"
-        v-memo="[column.key, column.label, column.sortable, share(column)]"
-        :column-key="column.key"
-        :field="column.key"
-        :sortable="column.sortable"
-        :style="{ width: share(column) }"
-        :pt="{ headerCell: { 'data-column': column.key }, bodyCell: { class: 'of-' + column.key } }"
-      >
-        <template #header
-          ><span class="head" :class="{ unseen: column.unseen }">{{ column.label }}</span></template
-        >
-        <template #sorticon="{ sorted, sortOrder }"
-          ><svg
-            v-if="sorted"
-            class="order"
-            :class="{ down: Number(sortOrder) < 0 }"
-            viewBox="0 0 24 4"
-            width="24"
-            height="4"
-            aria-hidden="true"
+              v-if="allName"
+              :label="allName"
+              :model-value="rows.length > 0 && rows.every((row) => chosen!.has(keyOf(row)))"
+              :indeterminate="chosen.size > 0 && !rows.every((row) => chosen!.has(keyOf(row)))"
+              @update:model-value="$emit('all')"
+            /><span v-else class="unseen">{{ t('columns.chosen', { n: chosen.size }, chosen.size) }}</span></template
           >
-            <path d="M0 4h24V0z" fill="currentColor" /></svg
-        ></template>
-        <template #body="{ data }"><slot name="cell" :row="data as T" :column="column.key" /></template>
-      </Column>
-      <template #expansion="{ data }"><slot name="expansion" :row="data as T" /></template>
-    </DataTable>
+          <template #body="{ data, index }">
+            <span class="pick" @click.capture="withShift = $event.shiftKey" @click.stop
+              ><Tick
+                :model-value="chosen.has(keyOf(data))"
+                :label="pickName?.(data)"
+                :tabindex="-1"
+                @update:model-value="$emit('choose', index, withShift)"
+            /></span>
+          </template>
+        </Column>
+        <Column
+          v-for="column in shownColumns"
+          :key="column.key"
+          v-memo="[column.key, column.label, column.sortable, share(column)]"
+          :column-key="column.key"
+          :field="column.key"
+          :sortable="column.sortable"
+          :style="{ width: share(column) }"
+          :pt="{ headerCell: { 'data-column': column.key }, bodyCell: { class: 'of-' + column.key } }"
+        >
+          <template #header
+            ><span class="head" :class="{ unseen: column.unseen }">{{ column.label }}</span></template
+          >
+          <template #sorticon="{ sorted, sortOrder }"
+            ><svg
+              v-if="sorted"
+              class="order"
+              :class="{ down: Number(sortOrder) < 0 }"
+              viewBox="0 0 24 4"
+              width="24"
+              height="4"
+              aria-hidden="true"
+            >
+              <path d="M0 4h24V0z" fill="currentColor" /></svg
+          ></template>
+          <template #body="{ data }"><slot name="cell" :row="data as T" :column="column.key" /></template>
+        </Column>
+        <template #expansion="{ data }"><slot name="expansion" :row="data as T" /></template>
+      </DataTable>
+    </InTurn>
   </div>
 </template>
 
