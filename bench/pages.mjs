@@ -87,6 +87,7 @@ for (const [one, path] of pages) {
         .filter(({ id, weight }) => weight > 0 && (lhr.audits[id].score ?? 1) < 0.9)
         .map(({ id }) => id),
     )
+    const tasks = (lhr.audits['long-tasks']?.details?.items ?? []).map(({ duration }) => Math.round(duration))
     const ms = (name) => Math.round(lhr.audits[name].numericValue)
     const times =
       `FCP ${ms('first-contentful-paint')} LCP ${ms('largest-contentful-paint')} ` +
@@ -95,7 +96,7 @@ for (const [one, path] of pages) {
     low += Number(bad)
     console.log(
       `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
-        `${shown(path).padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
+        `${shown(path).padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')}; long tasks ${tasks.join(' ')})` : ''}`,
     )
   }
 }

@@ -12,6 +12,7 @@ import DetailWords from '@/people/DetailWords.vue'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import type { Columns } from '@/ui/columns'
 import { optionsIn, optionsOf } from '@/ui/options'
+import InTurn from '@/ui/InTurn.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
@@ -105,34 +106,38 @@ function clear() {
         :options="roles"
         @update:model-value="emit('look', { role: $event! })"
       />
-      <FurtherWords :site="site" :view="view" :helps="may('see-unlisted')" @look="emit('look', $event)" />
-      <DetailWords
-        v-if="may('let-in') && platform?.details.length"
-        :model-value="view.details"
-        @update:model-value="emit('look', { details: $event })"
-      />
-      <InputText
-        v-model="typed"
-        size="small"
-        :placeholder="t('roster.findHint')"
-        :aria-label="t('roster.find')"
-        maxlength="200"
-      />
-      <KeptViews v-if="may('see-unlisted') && !site.seenAs" :site="site" :filtered="filtered" />
-      <button v-if="filtered" class="word" @click="clear">{{ t('roster.clear') }}</button>
-      <span v-if="counts && filtered" class="soft nums">{{
-        t('roster.shown', { n: $n(counts.shown) }, counts.shown)
-      }}</span>
+      <InTurn>
+        <FurtherWords :site="site" :view="view" :helps="may('see-unlisted')" @look="emit('look', $event)" />
+        <DetailWords
+          v-if="may('let-in') && platform?.details.length"
+          :model-value="view.details"
+          @update:model-value="emit('look', { details: $event })"
+        />
+        <InputText
+          v-model="typed"
+          size="small"
+          :placeholder="t('roster.findHint')"
+          :aria-label="t('roster.find')"
+          maxlength="200"
+        />
+        <KeptViews v-if="may('see-unlisted') && !site.seenAs" :site="site" :filtered="filtered" />
+        <button v-if="filtered" class="word" @click="clear">{{ t('roster.clear') }}</button>
+        <span v-if="counts && filtered" class="soft nums">{{
+          t('roster.shown', { n: $n(counts.shown) }, counts.shown)
+        }}</span>
+      </InTurn>
     </span>
-    <DayField
-      v-if="may('see-unlisted') && (!narrow || unfolded || view.asOf)"
-      shown
-      :label="t('roster.on')"
-      :placeholder="t('roster.onToday')"
-      :zone="site.timeZone"
-      :model-value="view.asOf"
-      @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
-    />
+    <InTurn>
+      <DayField
+        v-if="may('see-unlisted') && (!narrow || unfolded || view.asOf)"
+        shown
+        :label="t('roster.on')"
+        :placeholder="t('roster.onToday')"
+        :zone="site.timeZone"
+        :model-value="view.asOf"
+        @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
+      />
+    </InTurn>
   </div>
 </template>
 

@@ -10,7 +10,7 @@ import type {
   TooltipComponentOption,
 } from 'echarts/components'
 import { SVGRenderer } from 'echarts/renderers'
-import { computed, nextTick, shallowRef, watch } from 'vue'
+import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import VChart from 'vue-echarts'
 import { dark } from '@/shared/colours'
 import { words } from '@/shared/words'
@@ -138,6 +138,12 @@ const option = computed<Option>(() => ({
   }),
 }))
 
+/** What draws is made ready in one turn, and draws in the next. */
+const ready = ref(false)
+let turn: ReturnType<typeof setTimeout> | undefined
+onMounted(() => (turn = setTimeout(() => (ready.value = true))))
+onScopeDispose(() => clearTimeout(turn))
+
 const chart = shallowRef<InstanceType<typeof VChart>>()
 
 /** The place under the pointer, wherever on its height one clicks. */
@@ -154,7 +160,7 @@ function picked(event: { offsetX?: number; offsetY?: number }) {
   <VChart
     ref="chart"
     :class="{ pickable }"
-    :option="option"
+    :option="ready ? option : undefined"
     :update-options="{ notMerge: false }"
     autoresize
     @zr:click="picked"

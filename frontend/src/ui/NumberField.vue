@@ -8,6 +8,8 @@ withDefaults(
   defineProps<{ label?: string; id?: string; min?: number; max?: number; figures?: number; grouped?: boolean }>(),
   { label: undefined, id: undefined, min: undefined, max: undefined, figures: 4 },
 )
+/** A paste without any text is not the library's: it would fail over it. */
+const pasted = (event: ClipboardEvent) => event.clipboardData?.getData('text') || event.stopPropagation()
 const typed = (value: string | number | undefined | null) => {
   number.value = typeof value === 'number' ? value : null
 }
@@ -26,6 +28,7 @@ const typed = (value: string | number | undefined | null) => {
     :max-fraction-digits="0"
     size="small"
     :input-style="{ width: figures + 2.5 + 'ch' }"
+    @paste.capture="pasted"
     @input="typed($event.value)"
     @update:model-value="typed($event)"
   />

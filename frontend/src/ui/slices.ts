@@ -1,14 +1,14 @@
 import { onScopeDispose, shallowReactive, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 
-/** How many rows are drawn in one go: nobody who types or clicks meanwhile waits longer than for these. */
-const STEP = 2
+/** The rows begin so many ms after what is around them, which a table takes a turn of its own for. */
+const AFTER = 8
 
 /** So many fill a screen: beyond them a table that draws only what is in view has nothing more to draw. */
 const SCREEN = 40
 
 /**
- * The rows that are drawn: none at first, so that what is around them is there, and then a few more at a time until all
- * are. Clicks and keys are heard in between, and what is drawn already is not drawn anew.
+ * The rows that are drawn: none at first, so that what is around them is there, and then one at a time until all are.
+ * Clicks and keys are heard in between, and what is drawn already is not drawn anew.
  *
  * @param anew whether the rows are wanted as a new array with each step, as by what compares arrays and not what is
  *   in them
@@ -23,8 +23,8 @@ export function useSlices<T extends object>(rows: MaybeRefOrGetter<T[]>, anew: M
     if (toValue(anew)) some.value = count < all.length ? all.slice(0, count) : all
     else settle(some.value, all.slice(0, count))
     clearTimeout(turn)
-    const next = toValue(anew) && count >= SCREEN ? all.length : count + (count ? STEP : 1)
-    if (count < all.length) turn = setTimeout(() => draw(next))
+    const next = toValue(anew) && count >= SCREEN ? all.length : count + 1
+    if (count < all.length) turn = setTimeout(() => draw(next), count ? 0 : AFTER)
   }
   watch(
     () => [toValue(rows), toValue(anew)] as const,
