@@ -35,6 +35,7 @@ async function opened(who: object, typed = '') {
       ),
   })
   const shown = show(FindOrDo)
+  await vi.advanceTimersByTimeAsync(1)
   const input = shown.page.find('input')
   await input.trigger('focus')
   if (typed) await input.setValue(typed)

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import FindBox from '@/ui/FindBox.vue'
+import InTurn from '@/ui/InTurn.vue'
 import { api, take, type SiteSummary } from '@/shared/api'
 import { dark, switchColours } from '@/shared/colours'
 import { useKeys } from '@/shared/keys'
@@ -99,22 +100,24 @@ const leave = () => box.value?.querySelector('input')?.blur()
 
 <template>
   <div ref="box" class="finder" role="search" @keydown.esc="leave">
-    <FindBox
-      v-slot="{ found }"
-      unseen
-      small
-      :from="0"
-      :label="t('find.label')"
-      :placeholder="t('find.placeholder')"
-      :none="t('find.nothing')"
-      keys="/"
-      :find="find"
-      :called="(found) => found.label"
-      @pick="go"
-    >
-      <DoorGlyph v-if="found.site" :state="found.site.state" /> {{ found.label }}
-      <span v-if="found.site" class="num soft">{{ found.site.code }}</span>
-    </FindBox>
+    <InTurn>
+      <FindBox
+        v-slot="{ found }"
+        unseen
+        small
+        :from="0"
+        :label="t('find.label')"
+        :placeholder="t('find.placeholder')"
+        :none="t('find.nothing')"
+        keys="/"
+        :find="find"
+        :called="(found) => found.label"
+        @pick="go"
+      >
+        <DoorGlyph v-if="found.site" :state="found.site.state" /> {{ found.label }}
+        <span v-if="found.site" class="num soft">{{ found.site.code }}</span>
+      </FindBox>
+    </InTurn>
   </div>
 </template>
 

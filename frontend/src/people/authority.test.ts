@@ -1,5 +1,5 @@
 import { flushPromises } from '@vue/test-utils'
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, ref } from 'vue'
 import { me } from '@/shared/me'
 import { lastDone } from '@/shared/undo'
@@ -99,8 +99,7 @@ describe('who waits for a yes', () => {
       [`POST /sites/${site.id}/approvals/${bea.id}`]: { items: [] },
     })
     const { page } = show(ApprovalsPage)
-    await flushPromises()
-    expect(page.text()).toContain('Kofi Mensah')
+    await vi.waitFor(() => expect(page.text()).toContain('Kofi Mensah'))
     await page.get('[aria-label="No to Bea da Luz"]').trigger('click')
     await flushPromises()
     expect(asked.at(-1)!.body).toEqual({ answer: 'no' })
@@ -154,8 +153,7 @@ describe('the security log', () => {
   it('says who did what to whom, and is looked through by a name', async () => {
     const asked = serve({ 'GET /security-log': { items: [entry], next: null } })
     const { page } = show(SecurityPage)
-    await flushPromises()
-    expect(page.text()).toContain('made a sign-in card')
+    await vi.waitFor(() => expect(page.text()).toContain('made a sign-in card'))
     expect(page.text()).toContain('192.0.2.7')
     await page.get('[aria-label="Names or an address"]').setValue('Kofi')
     await new Promise((wait) => setTimeout(wait, 300))

@@ -72,7 +72,9 @@ const expandedRows = computed(() =>
 )
 const live = computed(() => !!props.opens || !!props.chosen)
 
-const { some, upTo } = useSlices(() => props.rows, long)
+/** Whether the table is there, without rows at first: they are drawn in turns of their own. */
+const there = ref(false)
+const { some, upTo } = useSlices(() => (there.value || asCards.value ? props.rows : []), long)
 const root = ref<HTMLElement>()
 const at = ref(0)
 /** Made anew when columns are arranged: what the library keeps of drawn widths and places is ours to keep. */
@@ -261,6 +263,7 @@ defineExpose({ focus: () => focusRow(at.value) })
         lazy
         :sort-field="sort?.by"
         :sort-order="sort ? (sort.up ? 1 : -1) : undefined"
+        @vue:mounted="there = true"
         @row-click="clicked($event.index, $event.originalEvent)"
         @sort="typeof $event.sortField === 'string' && $emit('sort', $event.sortField)"
         @column-resize-end="drawn"

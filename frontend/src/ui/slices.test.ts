@@ -31,7 +31,7 @@ it('breathes between the steps', async () => {
   }
   const steps = seen.map((count, at) => count - (seen[at - 1] ?? 0))
   expect(steps.length).toBeGreaterThan(3)
-  expect(Math.max(...steps)).toBeLessThan(4)
+  expect(Math.max(...steps)).toBe(1)
 })
 
 it('other rows take the places of those there were, and what stays is not touched', async () => {
@@ -98,5 +98,5 @@ it('of ten thousand rows, those beyond a screen come in one go where only those 
   const { some } = slices(named(10_000), true)
   let steps = 0
   for (; some.value.length < 10_000; steps++) await vi.advanceTimersToNextTimerAsync()
-  expect(steps).toBeLessThan(30)
+  expect(steps).toBeLessThan(60)
 })

@@ -1,8 +1,5 @@
 import { onScopeDispose, shallowReactive, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 
-/** The rows begin so many ms after what is around them, which a table takes a turn of its own for. */
-const AFTER = 8
-
 /** So many fill a screen: beyond them a table that draws only what is in view has nothing more to draw. */
 const SCREEN = 40
 
@@ -24,7 +21,7 @@ export function useSlices<T extends object>(rows: MaybeRefOrGetter<T[]>, anew: M
     else settle(some.value, all.slice(0, count))
     clearTimeout(turn)
     const next = toValue(anew) && count >= SCREEN ? all.length : count + 1
-    if (count < all.length) turn = setTimeout(() => draw(next), count ? 0 : AFTER)
+    if (count < all.length) turn = setTimeout(() => draw(next))
   }
   watch(
     () => [toValue(rows), toValue(anew)] as const,
