@@ -6,6 +6,7 @@ import type { Site } from '@/shared/api'
 import { lookAt } from '@/shared/lookedAt'
 import { detailColumn } from '@/shared/details'
 import { usePlatform } from '@/shared/platform'
+import { queries } from '@/shared/queries'
 import { day } from '@/shared/sentences'
 import { t } from '@/shared/words'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
@@ -13,6 +14,7 @@ import { useColumns } from '@/ui/columns'
 import InTurn from '@/ui/InTurn.vue'
 import Trouble from '@/ui/Trouble.vue'
 import ChosenBar from './ChosenBar.vue'
+import { daysOf } from '@/roster/days'
 import { COLUMNS, rowColumns, type Column } from '@/roster/columns'
 import type { AskingVerb } from '@/roster/asked'
 import { useChosen } from '@/roster/chosen'
@@ -46,10 +48,13 @@ const days = computed({
   get: () => route.query.days === '1',
   set: (on) => void lookAt(router, { days: on ? '1' : undefined }),
 })
-// It is on its way while what is above it is drawn.
-if (days.value) void daysLoaded().catch(() => {})
 const table = ref<InstanceType<typeof RosterTable>>()
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
+// It is on its way while what is above it is drawn.
+if (days.value && sees('see-unlisted')) {
+  void daysLoaded().catch(() => {})
+  void queries.prefetchQuery(daysOf(props.site.id))
+}
 /** Of details, those that somebody here has. */
 const details = computed(
   () => platform.value?.details.filter(({ code }) => rows.value.some((row) => row.details[code])) ?? [],

@@ -2,21 +2,19 @@
 import { useQuery } from '@tanstack/vue-query'
 import Skeleton from 'primevue/skeleton'
 import { computed } from 'vue'
-import { api, take, type Site } from '@/shared/api'
+import type { Site } from '@/shared/api'
 import { shortDay, writtenDay } from '@/shared/days'
 import { t } from '@/shared/words'
 import type { ChartSeries } from '@/ui/chart'
 import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
+import { daysOf } from './days'
 
 /** The people of a site over the term, by state. A day one points at is shown as a roster. */
 const props = defineProps<{ site: Site; asOf: string }>()
 const emit = defineEmits<{ look: [asOf: string] }>()
 
-const { data, error, refetch } = useQuery({
-  queryKey: ['roster', computed(() => props.site.id), 'days'],
-  queryFn: () => take(api.GET('/sites/{site}/roster-days', { params: { path: { site: props.site.id } } })),
-})
+const { data, error, refetch } = useQuery(computed(() => daysOf(props.site.id)))
 const STATES = [
   { state: 'current', as: 'area', colour: 'spruce' },
   { state: 'paused', as: 'area', colour: 'brass', hatched: true },
