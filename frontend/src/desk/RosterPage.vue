@@ -279,6 +279,9 @@ function open(id: string) {
   .roster {
     min-height: 300px;
   }
+  .over-term {
+    min-height: 308px;
+  }
 }
 @media print {
   .roster {
