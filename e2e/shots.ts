@@ -26,6 +26,7 @@ test('a lead tutor', async ({ page }) => {
   await page.screenshot({ path: folder + 'today.png' })
   await page.goto('/sites/run')
   await openSite(page, HARMONY)
+  await expect(page.locator('tr.body')).toHaveCount(27)
   await page.screenshot({ path: folder + 'roster.png' })
   await box(page).fill('el khoudri')
   await found(page, 'Björn El Khoudri').getByRole('button', { name: 'Let in as learner' }).click()
