@@ -14,7 +14,8 @@ function visitOf(opened: string): Visit {
   const page = routes.get(opened)
   if (!page) return { opens: [], weight: opened.endsWith('.json') ? 0 : 0.2 }
   const words = page.rooms.map((room) => source(`shared/words/en/${room}.json`))
-  return { opens: [...words, ...page.frames, ...(page.open ? [] : [source('app/inside.ts')])], weight: page.open ? 8 : 1 }
+  if (page.open) return { opens: words, weight: 8 }
+  return { opens: [...words, ...page.frames, source('app/inside.ts')], weight: 1 }
 }
 
 /** Sentences are those of one language, styles their own; who joins loads nothing that is only for people inside. */

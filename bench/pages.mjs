@@ -92,11 +92,12 @@ for (const [one, path] of pages) {
     const times =
       `FCP ${ms('first-contentful-paint')} LCP ${ms('largest-contentful-paint')} ` +
       `TBT ${ms('total-blocking-time')} SI ${ms('speed-index')} ms (index ${index})`
+    const why = `  (${[...new Set(failed)].join(', ')}; long tasks ${tasks.join(' ')})`
     const bad = scores.some((score) => score < BOUND)
     low += Number(bad)
     console.log(
       `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
-        `${shown(path).padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')}; long tasks ${tasks.join(' ')})` : ''}`,
+        `${shown(path).padEnd(28)} ${times}${bad ? why : ''}`,
     )
   }
 }

@@ -59,9 +59,10 @@ const fontBytes = kilobytes([...fonts].reduce((sum, file) => sum + readFileSync(
 
 if (process.argv.includes('--json')) console.log(JSON.stringify({ joining, roster, fonts: fontBytes, bounds: BOUNDS }))
 else {
+  const inFiles = (some, bound) => `in ${some.size} files (bound ${bound})`
   console.log(
-    `joining: ${joining} kB of script and style (bound ${BOUNDS.joining}) in ${joined.size} files (${FILES.joining}); ` +
-      `first load of the roster: ${roster} kB (bound ${BOUNDS.roster}) in ${files.size} files (${FILES.roster}), ` +
+    `joining: ${joining} kB of script and style (bound ${BOUNDS.joining}) ${inFiles(joined, FILES.joining)}; ` +
+      `first load of the roster: ${roster} kB (bound ${BOUNDS.roster}) ${inFiles(files, FILES.roster)}, ` +
       `${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
   )
   for (const font of fonts) console.log(`  ${kilobytes(readFileSync(new URL(font, folder)).length)} kB ${font}`)

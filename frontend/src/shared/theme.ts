@@ -8,7 +8,7 @@ import ripple from '@primeuix/themes/aura/ripple'
 import select from '@primeuix/themes/aura/select'
 import textarea from '@primeuix/themes/aura/textarea'
 
-/** Of the library's own look what its parts need that are on pages open to everybody; the rest comes with `app/inside`. */
+/** Of the library's own look what its parts need on pages open to everybody; the rest comes with `app/inside`. */
 const aura = {
   ...base,
   components: { button, checkbox, inputtext, progressbar, ripple, select, textarea },
