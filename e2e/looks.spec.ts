@@ -214,6 +214,31 @@ test('below /api every answer is JSON and guarded, also those of the server in f
   }
 })
 
+test('who is there, and in which site, is asked along with the page, and once', async ({ page, request }) => {
+  const asked: string[] = []
+  page.on('request', (each) => asked.push(new URL(each.url()).pathname))
+  await signIn(page, 'mara.lindqvist')
+  await page.goto('/sites/run')
+  await openSite(page, HARMONY)
+  const path = new URL(page.url()).pathname
+  asked.length = 0
+  await page.reload()
+  await row(page, 'Bhattarai, Imke').waitFor()
+  const api = asked.filter((each) => each.startsWith('/api/'))
+  expect(api.slice(0, 2).sort()).toEqual(['/api/v1/me', '/api/v1' + path])
+  expect(api.filter((each) => each === '/api/v1/me' || each === '/api/v1' + path)).toHaveLength(2)
+
+  const askedWith = async (address: string, by = page.request) => {
+    const text = await (await by.get(address)).text()
+    return [...text.matchAll(/rel="preload" href="(\/api[^"]*)"/g)].map(([, href]) => href)
+  }
+  expect(await askedWith(path + '/doors?x=1')).toEqual(['/api/v1/me', '/api/v1' + path])
+  for (const other of ['/', '/sites/run', path + '/enter', path + '0', '/sites/%22%3E%3Cb%3E'])
+    expect(await askedWith(other)).toEqual(['/api/v1/me'])
+  expect(await askedWith('/join?key=x')).toEqual([])
+  expect(await askedWith(path, request)).toEqual([])
+})
+
 test('pages forbid what they do not need', async ({ page, request }) => {
   const answer = await request.get('/')
   const policy = answer.headers()['content-security-policy'] ?? ''
