@@ -1,26 +1,22 @@
-import sentences from '@intlify/unplugin-vue-i18n/vite'
+import words from '@intlify/unplugin-vue-i18n/vite'
 import vue from '@vitejs/plugin-vue'
-import { dirname } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
-import { pages } from './frontend/pages'
+import { pages } from './frontend/pages.mjs'
 import { pieces, STYLE, type ModuleOf, type Visit } from './frontend/pieces'
 
 const source = (path: string) => fileURLToPath(new URL(`./frontend/src/${path}`, import.meta.url))
 const routes = new Map(pages().map((page) => [page.page, page]))
 
-/** What comes with a page: what is around it, and its sentences; a part that is only opened by a few counts little. */
+/** What comes with a page. Who joins waits on a phone, mostly; what is only opened later counts little. */
 function visitOf(opened: string): Visit {
   const page = routes.get(opened)
-  if (!page) return { opens: [], weight: opened.endsWith('.json') ? 0 : 0.2 }
-  const words = page.rooms.map((room) => source(`shared/words/en/${room}.json`))
-  if (page.open) return { opens: words, weight: 8 }
-  return { opens: [...words, ...page.frames, source('app/inside.ts')], weight: 1 }
+  if (!page) return { opens: [], weight: 0.2 }
+  return page.open ? { opens: [], weight: 8 } : { opens: [...page.frames, source('app/inside.ts')], weight: 1 }
 }
 
-/** Sentences are those of one language, styles their own; who joins loads nothing that is only for people inside. */
+/** Styles come by themselves, and who joins loads nothing that is only for people inside. */
 function apart(id: string, visits: readonly string[]): string {
-  if (id.endsWith('.json')) return dirname(id)
   const open = visits.some((visit) => routes.get(visit)?.open)
   return `${STYLE.test(id) ? 'style' : 'code'} ${open ? 'open' : 'inside'}`
 }
@@ -36,7 +32,7 @@ export default defineConfig({
   plugins: [
     vue(),
     // Sentences are compiled when the pages are built: browsers load no compiler for them.
-    sentences({
+    words({
       include: fileURLToPath(new URL('./frontend/src/shared/words/*/*.json', import.meta.url)),
       dropMessageCompiler: true,
       fullInstall: false,

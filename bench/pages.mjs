@@ -64,14 +64,14 @@ const kinds = [
   ['phone', defaultConfig],
 ].filter(([kind]) => kind.includes(process.argv[3] ?? ''))
 
-/** What Lighthouse says of a page, and how fast the machine was meanwhile. */
+/** What Lighthouse says of a page, and how fast the machine was just before. */
 async function look(one, path, config) {
-  const before = await indexNow()
+  const index = await indexNow()
   const flags = { port: PORT, logLevel: 'error', extraHeaders: one ? { Cookie: one.cookies } : undefined }
   const options = { ...flags, onlyCategories: SCORES, disableStorageReset: false }
-  const speed = process.env.RAW ? 1 : Math.min(1, before / EXPECTED)
+  const speed = process.env.RAW ? 1 : Math.min(1, index / EXPECTED)
   const { lhr } = await lighthouse(address + path, options, calibrated(config, speed))
-  return { lhr, index: Math.round(before) }
+  return { lhr, index: Math.round(index) }
 }
 
 let low = 0

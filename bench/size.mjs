@@ -1,7 +1,9 @@
 // What two addresses load at first, gzipped, from the build's manifest: script and style of joining and of the roster,
-// the fonts apart, and in how many files. Exits 1 when it is more than the bounds. Usage: node bench/size.mjs [--json]
+// the fonts apart, and in how many files. Exits 1 when it is more than the bounds. Usage: node bench/size.mjs
 import { readFileSync } from 'node:fs'
+import { relative } from 'node:path'
 import { gzipSync } from 'node:zlib'
+import { pages } from '../frontend/pages.mjs'
 
 const BOUNDS = { joining: 150, roster: 330, fonts: 120 }
 /** Six at a time are asked for where a browser is not served by a newer protocol. */
@@ -25,20 +27,12 @@ function filesOf(...pages) {
   return files
 }
 
-/** The sentences that come with the page, as its routes say. */
-const router = readFileSync(new URL('../frontend/src/app/router.ts', import.meta.url), 'utf8')
-const wordsOf = (page) => {
-  const [, named = ''] = new RegExp(`${page}'\\),\\s+meta: \\{ words: \\[([^\\]]*)\\]`).exec(router) ?? []
-  return [...named.matchAll(/\w+/g)].map(([room]) => `src/shared/words/en/${room}.json`)
-}
-
+const source = (file) => relative('frontend', file)
+const page = pages().find((each) => each.page.endsWith('/RosterPage.vue'))
 const files = filesOf(
-  'src/shared/words/en/common.json',
-  ...wordsOf('SiteFrame.vue'),
-  ...wordsOf('RosterPage.vue'),
+  ...page.rooms.filter((room) => room !== 'open').map((room) => `src/shared/words/en/${room}.json`),
   'src/app/inside.ts',
-  'src/sites/SiteFrame.vue',
-  'src/desk/RosterPage.vue',
+  ...[...page.frames, page.page].map(source),
 )
 const kilobytes = (bytes) => Math.round(bytes / 102.4) / 10
 const weight = (some) =>
@@ -57,15 +51,13 @@ const css = [...files]
 const fonts = new Set([...css.matchAll(/url\(\/?([^)]*?-latin(?:-ext)?-[^)]*?\.woff2)\)/g)].map(([, file]) => file))
 const fontBytes = kilobytes([...fonts].reduce((sum, file) => sum + readFileSync(new URL(file, folder)).length, 0))
 
-if (process.argv.includes('--json')) console.log(JSON.stringify({ joining, roster, fonts: fontBytes, bounds: BOUNDS }))
-else {
-  const inFiles = (some, bound) => `in ${some.size} files (bound ${bound})`
-  console.log(
-    `joining: ${joining} kB of script and style (bound ${BOUNDS.joining}) ${inFiles(joined, FILES.joining)}; ` +
-      `first load of the roster: ${roster} kB (bound ${BOUNDS.roster}) ${inFiles(files, FILES.roster)}, ` +
-      `${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
-  )
-  for (const font of fonts) console.log(`  ${kilobytes(readFileSync(new URL(font, folder)).length)} kB ${font}`)
-}
-if (joined.size > FILES.joining || files.size > FILES.roster) process.exitCode = 1
-if (joining > BOUNDS.joining || roster > BOUNDS.roster || fontBytes > BOUNDS.fonts) process.exitCode = 1
+const inFiles = (some, bound) => `in ${some.size} files (bound ${bound})`
+console.log(
+  `joining: ${joining} kB of script and style (bound ${BOUNDS.joining}) ${inFiles(joined, FILES.joining)}; ` +
+    `first load of the roster: ${roster} kB (bound ${BOUNDS.roster}) ${inFiles(files, FILES.roster)}, ` +
+    `${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
+)
+for (const font of fonts) console.log(`  ${kilobytes(readFileSync(new URL(font, folder)).length)} kB ${font}`)
+const tooMany = joined.size > FILES.joining || files.size > FILES.roster
+const tooMuch = joining > BOUNDS.joining || roster > BOUNDS.roster || fontBytes > BOUNDS.fonts
+if (tooMany || tooMuch) process.exitCode = 1

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { me } from '@/shared/me'
 import type { Me } from '@/shared/api'
@@ -24,6 +25,8 @@ describe('addresses lead', () => {
     ['/invitation', 'invitation', true],
     [`/look/${id}`, 'preview', true],
     ['/forgotten', 'forgotten', true],
+    ['/register', 'register', true],
+    ['/register/confirm', 'register-confirm', true],
     ['/sites/run', 'sites', false],
     ['/sites/in', 'sites', false],
     ['/sites/all', 'sites', false],
@@ -71,6 +74,15 @@ describe('addresses lead', () => {
   ])('%s: to %s, open to all: %s', (address, name, open) => {
     const { name: found, meta } = router.resolve(address)
     expect([found, !!meta.open]).toEqual([name, open])
+  })
+
+  it('to pages before which the server asks nothing, where they are open to all, and only there', () => {
+    const [, pattern] = /~(\S+) 0;/.exec(readFileSync('config/serve/nginx.conf', 'utf8'))!
+    for (const { path, name, meta } of router.getRoutes()) {
+      if (name === 'parts') continue
+      const address = path.replace(/:\w+\(\[0-9a-f-\]\{36\}\)/g, id)
+      expect([address, new RegExp(pattern!).test(address)]).toEqual([address, !!meta.open])
+    }
   })
 })
 

@@ -376,14 +376,17 @@ export const router = createRouter({
 keepGoing(router)
 
 router.beforeEach(async (to) => {
-  // Who is signed in is asked first; the page and what is around it are fetched meanwhile.
-  const asked = to.meta.open || me.value !== undefined ? me.value : findOutWhoIAm()
+  // The page is fetched while it is asked who is signed in.
   for (const { components } of to.matched)
     for (const page of Object.values(components ?? {}))
       if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
   if (to.meta.open) return wordsOf(['open', ...(to.meta.words ?? [])]).then(() => true)
   const rooms = to.matched.flatMap(({ meta }) => meta.words ?? [])
-  const [known] = await Promise.all([asked, wordsOf(['open', 'common', ...rooms]), import('./inside')])
+  const [known] = await Promise.all([
+    me.value === undefined ? findOutWhoIAm() : me.value,
+    wordsOf(['open', 'common', ...rooms]),
+    import('./inside'),
+  ])
   // Days are written as whoever came in has settled it.
   if (known && settledOtherwise(known)) {
     location.assign(to.fullPath)

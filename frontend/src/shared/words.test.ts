@@ -2,7 +2,7 @@ import { expect, it, vi } from 'vitest'
 import { readFileSync, readdirSync } from 'node:fs'
 import { types } from '../../words.mjs'
 import { partsOf } from '@/testing/pages'
-import { pages } from '../../pages'
+import { pages } from '../../pages.mjs'
 import { pluralForm, t, type Key } from './words'
 
 type Catalogue = Record<string, object | string>

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
-import { pages } from '../../pages'
+import { pages } from '../../pages.mjs'
 
 /** A page with all parts that it is made of: each file with its text, without what is said about it. */
 export function* partsOf(file: string, seen = new Set<string>()): Generator<[string, string]> {

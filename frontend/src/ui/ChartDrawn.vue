@@ -10,11 +10,12 @@ import type {
   TooltipComponentOption,
 } from 'echarts/components'
 import { SVGRenderer } from 'echarts/renderers'
-import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, shallowRef, watch } from 'vue'
 import VChart from 'vue-echarts'
 import { dark } from '@/shared/colours'
 import { words } from '@/shared/words'
 import type { ChartDrawing } from './chart'
+import { useTurn } from './turn'
 
 /** The drawing of a `ChartOf`, with the library that draws it. */
 const props = defineProps<ChartDrawing>()
@@ -139,10 +140,7 @@ const option = computed<Option>(() => ({
 }))
 
 /** What draws is made ready in one turn, and draws in the next. */
-const ready = ref(false)
-let turn: ReturnType<typeof setTimeout> | undefined
-onMounted(() => (turn = setTimeout(() => (ready.value = true))))
-onScopeDispose(() => clearTimeout(turn))
+const ready = useTurn()
 
 const chart = shallowRef<InstanceType<typeof VChart>>()
 

@@ -72,9 +72,9 @@ const expandedRows = computed(() =>
 )
 const live = computed(() => !!props.opens || !!props.chosen)
 
-/** Whether the table is there, without rows at first: they are drawn in turns of their own. */
-const there = ref(false)
-const { some, upTo } = useSlices(() => (there.value || asCards.value ? props.rows : []), long)
+const table = ref<{ getVirtualScrollerRef?: () => { scrollToIndex: (index: number) => void } | null }>()
+// A table is there first, without rows: they are drawn in turns of their own.
+const { some, upTo } = useSlices(() => (table.value || asCards.value ? props.rows : []), long)
 const root = ref<HTMLElement>()
 const at = ref(0)
 /** Made anew when columns are arranged: what the library keeps of drawn widths and places is ours to keep. */
@@ -118,7 +118,6 @@ const card = (row: T) => ({
 
 /** Whether the last click on a box was for a run of rows. */
 const withShift = ref(false)
-const table = ref<{ getVirtualScrollerRef?: () => { scrollToIndex: (index: number) => void } | null }>()
 async function bringIntoView(index: number) {
   upTo(index)
   await nextTick()
@@ -263,7 +262,6 @@ defineExpose({ focus: () => focusRow(at.value) })
         lazy
         :sort-field="sort?.by"
         :sort-order="sort ? (sort.up ? 1 : -1) : undefined"
-        @vue:mounted="there = true"
         @row-click="clicked($event.index, $event.originalEvent)"
         @sort="typeof $event.sortField === 'string' && $emit('sort', $event.sortField)"
         @column-resize-end="drawn"

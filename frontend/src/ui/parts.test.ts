@@ -5,6 +5,7 @@ import { choose, list } from '@/testing/choose'
 import { eventually, platform, show } from '@/testing/server'
 import { queries } from '@/shared/queries'
 import { asGiven, inOrder, moved, useColumns, type RowColumn } from './columns'
+import ChartOf from './ChartOf.vue'
 import DataRows from './DataRows.vue'
 import DockedColumn from './DockedColumn.vue'
 import ShareBar from './ShareBar.vue'
@@ -157,6 +158,33 @@ describe('fields', () => {
     page.getComponent({ name: 'InputNumber' }).vm.$emit('input', { value: 12 })
     page.getComponent({ name: 'InputNumber' }).vm.$emit('input', { value: undefined })
     expect(page.emitted('update:modelValue')).toEqual([[12], [null]])
+  })
+
+  it('a number is pasted, and a paste of nothing is left alone', async () => {
+    const { page } = show(NumberField, { props: { label: 'Seats', modelValue: null } } as never)
+    const input = page.get('input')
+    const paste = (text: string | null) => {
+      const event = new Event('paste', { bubbles: true, cancelable: true })
+      const clipboardData = text === null ? null : { getData: () => text }
+      input.element.dispatchEvent(Object.assign(event, { clipboardData }))
+      return event.defaultPrevented
+    }
+    expect([paste(null), paste('')]).toEqual([false, false])
+    expect(page.emitted('update:modelValue')).toBeUndefined()
+    expect(paste('24')).toBe(true)
+    await nextTick()
+    expect(page.emitted('update:modelValue')!.at(-1)).toEqual([24])
+  })
+
+  it('a picture has its numbers as a table, written once they are opened', async () => {
+    const series = [{ name: 'Current', numbers: [4, 9], as: 'line', colour: 'spruce' }]
+    const props = { label: 'People', said: 'Two days.', along: 'Day', places: ['1 Nov', '2 Nov'], series }
+    const { page } = show(ChartOf, { props } as never)
+    const details = page.get('details')
+    expect(details.find('table').exists()).toBe(false)
+    details.element.open = true
+    await details.trigger('toggle')
+    expect(details.findAll('tbody tr').map((row) => row.text())).toEqual(['1 Nov4', '2 Nov9'])
   })
 
   it('a tick that is not granted is drawn as it is', async () => {

@@ -1,34 +1,22 @@
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 
-/** A page of the router: its file, whether it opens without signing in, and the catalogues loaded with it. */
-export interface PageOf {
-  page: string
-  open: boolean
-  /** The catalogues that its own route names. */
-  own: string[]
-  /** The files of the pages it stands in. */
-  frames: string[]
-  /** All catalogues that are there: its own, those of the frame it stands in, and what every page has. */
-  rooms: string[]
-}
-
 /** Every page, as the router names them. */
-export function pages(): PageOf[] {
+export function pages() {
   const router = readFileSync('frontend/src/app/router.ts', 'utf8')
-  const frames: { end: RegExp; file: string; rooms: string[] }[] = []
+  const frames = []
   const found = router.split('component: ').flatMap((part, place, all) => {
     const page = /^\(\) => import\('([@.])\/([^']+)'\)/.exec(part)
     // That of all parts is for whoever works on them.
     if (!page || page[2] === 'PartsPage.vue') return []
-    const record = part.split('{ path:')[0]!
-    const own = [...(/words: \[([^\]]*)\]/.exec(record)?.[1] ?? '').matchAll(/'(\w+)'/g)].map(([, room]) => room!)
+    const record = part.split('{ path:')[0]
+    const own = [...(/words: \[([^\]]*)\]/.exec(record)?.[1] ?? '').matchAll(/'(\w+)'/g)].map(([, room]) => room)
     const open = /open: true/.test(record)
-    const file = resolve('frontend/src', page[1] === '.' ? 'app' : '', page[2]!)
+    const file = resolve('frontend/src', page[1] === '.' ? 'app' : '', page[2])
     // The pages of a site stand in a frame that has its own.
     if (/children: \[/.test(record)) frames.push({ end: /\n {6}\],/, file, rooms: own })
     const before = all.slice(place - 1, place).join('')
-    if (frames.length && frames[0]!.end.test(before)) frames.pop()
+    if (frames.length && frames[0].end.test(before)) frames.pop()
     const framed = frames.flatMap(({ rooms }) => rooms)
     return [
       {
