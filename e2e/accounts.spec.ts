@@ -119,7 +119,7 @@ test('whoever forgot their password sets a new one by a link that works once', a
   await page.getByLabel('To').fill('saga')
   // Letters of others are there until those to this address are.
   const theirLetter = page.getByRole('listitem').filter({ hasText: 'saga.quillander' })
-  await theirLetter.getByRole('button', { name: 'Set a new password' }).first().click({ timeout: 20_000 })
+  await theirLetter.getByRole('button', { name: 'Set a new password' }).first().click({ timeout: 40_000 })
   const link = await page.locator('.letter a').getAttribute('href')
   await theirs.goto(link!.replace(/^https?:\/\/[^/]+/, ''))
   await theirs.getByLabel('New password').fill('the long baroque')

@@ -5,6 +5,9 @@ import { furnishFor } from './stage'
 export const PASSWORD = 'alder-quay-demo'
 export const HARMONY = 'Harmony & Ear Training II'
 
+/** How many times slower the browser is than this machine, for whoever looks for what goes wrong on a busy one. */
+const SLOW = Number(process.env.SLOW ?? 1)
+
 /** Errors on the page that a test expects, by a part of their text. */
 const expected = new WeakMap<Page, string[]>()
 export const expectErrors = (page: Page, ...parts: string[]) => expected.set(page, parts)
@@ -21,6 +24,10 @@ export const test = base.extend<{ furnished: void }>({
     { auto: true },
   ],
   page: async ({ page }, use) => {
+    if (SLOW > 1) {
+      const machine = await page.context().newCDPSession(page)
+      await machine.send('Emulation.setCPUThrottlingRate', { rate: SLOW })
+    }
     const wrong: string[] = []
     page.on('pageerror', (error) => wrong.push(error.message))
     page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()))
@@ -105,9 +112,12 @@ export async function addSite(page: Page, title: string) {
   await expect(page.getByRole('button', { name: `Take ${title} off the list` })).toBeVisible()
 }
 
+/** Waits until nothing is asked any more; where a page goes on asking, no longer than for anything else. */
+export const atRest = (page: Page) => page.waitForLoadState('networkidle', { timeout: 20_000 }).catch(() => {})
+
 /** In dark colours only what has to do with colours is looked at: the rest is the same in light ones. */
 export async function expectAccessible(page: Page) {
-  await page.waitForLoadState('networkidle')
+  await atRest(page)
   // Colours on their way to others are neither the one nor the other.
   await page.evaluate(() =>
     Promise.allSettled(

@@ -141,7 +141,6 @@ test('when the seats are gone one waits, a seat that frees is kept for the first
   browser,
   baseURL,
 }) => {
-  test.setTimeout(120_000)
   await signIn(page, 'mara.lindqvist')
   await doorsOf(page, 'Jazz Improvisation Workshop')
   const line = page.getByRole('region', { name: 'Waiting for a seat' })
@@ -178,8 +177,8 @@ test('when the seats are gone one waits, a seat that frees is kept for the first
   await expect(learner).toHaveURL(/\/sites\/in/)
   await expect(async () => {
     await learner.reload()
-    await expect(learner.getByText(/A seat is kept for you until/)).toBeVisible({ timeout: 6_000 })
-  }).toPass({ timeout: 45_000 })
+    await expect(learner.getByText(/A seat is kept for you until/)).toBeVisible({ timeout: 10_000 })
+  }).toPass()
   await learner.getByRole('button', { name: 'Take the seat: Jazz Improvisation Workshop' }).click()
   await expect(learner.locator('.strip')).toContainText('You are in Jazz Improvisation Workshop.')
   await learner.context().close()
@@ -204,7 +203,7 @@ test('an address that nobody has is invited; its message answers, makes the acco
   await expect(strip(page)).toContainText('2 invitations go out in 2 minutes.')
   await page.goto('/messages/simulated-inbox')
   await page.getByLabel('To').fill('nadia')
-  await page.getByRole('button', { name: 'You are invited to join Stage Nerves' }).click({ timeout: 20_000 })
+  await page.getByRole('button', { name: 'You are invited to join Stage Nerves' }).click({ timeout: 40_000 })
   const letter = page.locator('.letter')
   await expect(letter).toContainText('We breathe together before every concert.')
   const link = /\/invitation#\S+/.exec((await letter.textContent()) ?? '')?.[0] ?? ''

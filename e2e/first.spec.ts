@@ -50,7 +50,6 @@ test('who never was here lets a pasted class of 24 into a new site in a minute a
 })
 
 test('a tutor does a day’s work without a mouse', async ({ page }) => {
-  test.setTimeout(120_000)
   const keys = async (...names: string[]) => {
     for (const name of names) await page.keyboard.press(name)
   }

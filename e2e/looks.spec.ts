@@ -101,7 +101,6 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ] as const) {
         await page.goto(path)
         await page.getByRole('heading', { name: sign }).first().waitFor()
-        await page.waitForLoadState('networkidle')
         await expectAccessible(page)
       }
       await page.goto('/sites/run')
@@ -128,7 +127,6 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await signIn(page, 'ingrid.solheim')
       await page.goto('/')
       await page.getByRole('heading', { name: /^Today/ }).waitFor()
-      await page.waitForLoadState('networkidle')
       await expectAccessible(page)
     })
 

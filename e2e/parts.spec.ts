@@ -20,7 +20,6 @@ const platform = { now: '2026-11-26T09:00:00Z', terms: [], roles: [], divisions:
 
 for (const colorScheme of ['light', 'dark'] as const)
   test(`every part is accessible in ${colorScheme} colours, and is worked by keys`, async ({ browser }) => {
-    test.setTimeout(90_000)
     const context = await browser.newContext({ colorScheme, locale: 'en-GB' })
     const page = await context.newPage()
     await page.route('**/api/v1/**', (route) => route.fulfill({ json: platform }))

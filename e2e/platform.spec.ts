@@ -88,7 +88,6 @@ test('somebody registers with the code of a division, shows their address, and i
   browser,
   baseURL,
 }) => {
-  test.setTimeout(90_000)
   await signIn(page, 'ingrid.solheim')
   await page.goto('/platform/register')
   const division = page.locator('section').filter({ hasText: 'Northlight Evening School' })
@@ -118,7 +117,7 @@ test('somebody registers with the code of a division, shows their address, and i
 
   await page.goto('/messages/simulated-inbox')
   const letter = page.getByRole('listitem').filter({ hasText: 'noor@elm.example' })
-  await letter.getByRole('button', { name: 'Your registration at' }).click({ timeout: 20_000 })
+  await letter.getByRole('button', { name: 'Your registration at' }).click({ timeout: 40_000 })
   const link = (await page.locator('.letter a').getAttribute('href'))!.replace(/^https?:\/\/[^/]+/, '')
   await theirs.goto(link)
   await theirs.getByRole('button', { name: 'Yes, I registered' }).click()
@@ -155,8 +154,8 @@ test('a division is in its starter site by itself, is merged into another, and a
   const history = page.url() + '/history'
   await expect(async () => {
     await page.goto(history)
-    await expect(page.getByText('coming in (by a cohort or division)').first()).toBeVisible({ timeout: 3_000 })
-  }).toPass({ timeout: 60_000 })
+    await expect(page.getByText('coming in (by a cohort or division)').first()).toBeVisible({ timeout: 10_000 })
+  }).toPass()
 
   await page.goto('/platform/divisions')
   await page.getByRole('button', { name: 'Change Northlight Evening School' }).click()

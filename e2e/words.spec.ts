@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, PASSWORD, test } from './door'
+import { atRest, expect, PASSWORD, test } from './door'
 import { LOGINS, views, type Who } from './views.mjs'
 
 /** All is in a language made from the English: what stands on a page outside brackets is in no catalogue. */
@@ -216,7 +216,7 @@ for (const [width, height] of [
       signedIn = who
       heard.forget()
       await page.goto(path)
-      await page.waitForLoadState('networkidle')
+      await atRest(page)
       await act?.(page)
       await page.waitForTimeout(act ? 900 : 150)
       const { bare, cut, wide } = await look(page)

@@ -20,7 +20,7 @@ set_the_stage() {
   node frontend/pseudo.mjs
   need_front_end
   export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory'
-  export MESSAGES_HOLD=${MESSAGES_HOLD:-5}
+  export MESSAGES_HOLD=${MESSAGES_HOLD:-10}
   APP_SECRET=$(secret); export APP_SECRET
   export MINT_DOOR_STAGES=
   local n port=8097

@@ -5,7 +5,6 @@ import LevelField from '@/ui/LevelField.vue'
 import HelpWord from '@/ui/HelpWord.vue'
 import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -14,6 +13,7 @@ import { api, take, type AccountBatch } from '@/shared/api'
 import { kindOptions, likeOf } from '@/shared/kinds'
 import { useBusy } from '@/shared/busy'
 import { needless, usePlatform } from '@/shared/platform'
+import { useRested } from '@/shared/rested'
 import { done } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import { useKept } from '@/changes/kept'
@@ -81,7 +81,7 @@ const request = computed(() => ({
   level: work.value.level || null,
   choices: work.value.choices,
 }))
-const asked = refDebounced(request, 350)
+const { value: asked, isNow } = useRested(() => request.value, 350)
 const {
   data: batch,
   error,
@@ -96,7 +96,7 @@ const {
 })
 const rows = computed(() => (work.value.text.trim() ? (batch.value?.rows ?? []) : []))
 const count = (verdict: string) => batch.value?.verdicts[verdict] ?? 0
-const settled = computed(() => !isFetching.value && JSON.stringify(asked.value) === JSON.stringify(request.value))
+const settled = computed(() => isNow.value && !isFetching.value)
 const look = computed(() => rows.value.filter((row) => row.verdict === 'needs-choice' || row.verdict === 'refused'))
 const fine = computed(() => rows.value.filter((row) => row.verdict === 'ready'))
 const so = computed(() => rows.value.filter((row) => row.verdict === 'nothing-to-do'))

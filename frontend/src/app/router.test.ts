@@ -108,6 +108,13 @@ describe('whoever comes', () => {
     expect(await goTo('/')).toBe('/sign-in')
   })
 
+  it('signs in before a page shows something else, once they are signed out', async () => {
+    await router.push('/people')
+    expect(await goTo('/people?q=a')).toBe('/people?q=a')
+    me.value = null
+    expect(await goTo('/people?q=b')).toBe('/sign-in?to=/people?q=b')
+  })
+
   it('is asked for where nobody knows yet, once', async () => {
     me.value = undefined
     const asked = serve({ 'GET /me': somebody() })

@@ -375,7 +375,9 @@ export const router = createRouter({
 
 keepGoing(router)
 
-router.beforeEach(async (to) => {
+router.beforeEach(async (to, from) => {
+  // What a page notes about itself asks for nothing more: it holds before the next key is heard.
+  if (from.matched.length && to.path === from.path && (to.meta.open || me.value)) return true
   // The page is fetched while it is asked who is signed in.
   for (const { components } of to.matched)
     for (const page of Object.values(components ?? {}))

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { api, take, type LineRequest, type MessageKind, type AppliedChanges, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
+import { useRested } from '@/shared/rested'
 import { lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
@@ -64,16 +64,15 @@ const make = (apply: boolean, removing: number | null = null): Promise<AppliedCh
         }),
       )
 
-const current = computed(() => JSON.stringify(props.verb === 'label' ? [asked.label, asked.on, props.people] : lines()))
-const slowly = refDebounced(current, 200)
+const { key, isNow } = useRested(() => (props.verb === 'label' ? [asked.label, asked.on, props.people] : lines()), 200)
 /** Nothing is worked out for what is still being typed, and nothing is applied that was not worked out. */
-const settled = computed(() => complete.value && slowly.value === current.value)
+const settled = computed(() => complete.value && isNow.value)
 const {
   data: changeList,
   error,
   isFetching,
 } = useQuery({
-  queryKey: ['preview', computed(() => props.site.id), slowly],
+  queryKey: ['preview', computed(() => props.site.id), key],
   enabled: settled,
   queryFn: () => make(false),
   placeholderData: keepPreviousData,

@@ -3,6 +3,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type LineRequest, type Site } from '@/shared/api'
+import { useRested } from '@/shared/rested'
 import { isClash, useClashes } from '@/roster/clashes'
 import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from '@/intake/pasted'
 
@@ -64,29 +65,22 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
         return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }
       }),
   )
-  const reviewed = refDebounced(
-    computed(() => JSON.stringify(requests.value)),
-    200,
-  )
+  const { key, value, isNow } = useRested(() => requests.value, 200)
   const {
     data: review,
     error: wrong,
     isFetching,
   } = useQuery({
-    queryKey: ['preview', 'pasted', site.id, reviewed],
-    enabled: computed(() => reviewed.value !== '[]'),
+    queryKey: ['preview', 'pasted', site.id, key],
+    enabled: computed(() => value.value.length > 0),
     queryFn: async () => {
-      const asked = JSON.parse(reviewed.value) as typeof requests.value
+      const asked = value.value
       const answer = await take(api.POST('/change-reviews', { body: { lines: asked.map((each) => each.request) } }))
       return { ...answer, byKey: new Map(answer.lines.map((line) => [asked[line.key]!.key, line])) }
     },
     placeholderData: keepPreviousData,
   })
-  const current = computed(() =>
-    requests.value.length && reviewed.value === JSON.stringify(requests.value) && !isFetching.value
-      ? review.value
-      : undefined,
-  )
+  const current = computed(() => (requests.value.length && isNow.value && !isFetching.value ? review.value : undefined))
   const lineOf = (item: PastedItem) => (who(item) && open(item) ? review.value?.byKey.get(item.key) : undefined)
 
   /** Verdicts after which somebody has to decide. */

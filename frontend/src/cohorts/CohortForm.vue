@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, reactive, ref } from 'vue'
@@ -9,6 +8,7 @@ import { useBusy } from '@/shared/busy'
 import { me } from '@/shared/me'
 import { usePlatform } from '@/shared/platform'
 import { refresh } from '@/shared/queries'
+import { useRested } from '@/shared/rested'
 import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 import ReadPeople from '@/intake/ReadPeople.vue'
@@ -57,15 +57,14 @@ const named = computed(() => {
   return names
 })
 const reading = useReading((id) => named.value.get(id))
-const wanted = computed(() => JSON.stringify(kind.value === 'rule' && rule.value ? [rule.value, division.value] : null))
-const slowly = refDebounced(wanted, 300)
+const { key, isNow } = useRested(() => (kind.value === 'rule' && rule.value ? [rule.value, division.value] : null), 300)
 const {
   data: look,
   error,
   isFetching,
 } = useQuery({
-  queryKey: ['cohorts', 'look', props.cohort?.id ?? '', slowly],
-  enabled: computed(() => slowly.value !== 'null'),
+  queryKey: ['cohorts', 'look', props.cohort?.id ?? '', key],
+  enabled: computed(() => key.value !== 'null'),
   retry: false,
   queryFn: () =>
     take(
@@ -86,7 +85,7 @@ const wrong = computed(() =>
     ? Object.fromEntries((error.value.document.errors ?? []).map(({ pointer, detail }) => [pointer, detail]))
     : {},
 )
-const settled = computed(() => slowly.value === wanted.value && !isFetching.value)
+const settled = computed(() => isNow.value && !isFetching.value)
 const { busy, run } = useBusy()
 const ready = computed(
   () => !!name.value.trim() && (kind.value === 'list' || (!!rule.value && settled.value && !error.value)),

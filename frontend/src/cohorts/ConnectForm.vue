@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import MultiSelect from 'primevue/multiselect'
 import { computed, ref, watch } from 'vue'
@@ -8,6 +7,7 @@ import { api, take, type Cohort, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { refresh } from '@/shared/queries'
+import { useRested } from '@/shared/rested'
 import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { findSites } from '@/sites/findSites'
@@ -78,20 +78,19 @@ const complete = computed(
     (props.shares ? !!other.value : cohorts.value.length > 0) &&
     (leaves.value !== 'days' || !!days.value),
 )
-const wanted = computed(() => JSON.stringify(complete.value ? body(false) : null))
-const slowly = refDebounced(wanted, 300)
+const { key, isNow } = useRested(() => (complete.value ? body(false) : null), 300)
 const {
   data: pairs,
   error,
   isFetching,
 } = useQuery({
-  queryKey: ['preview', 'cohort-links', slowly],
-  enabled: computed(() => slowly.value !== 'null'),
+  queryKey: ['preview', 'cohort-links', key],
+  enabled: computed(() => key.value !== 'null'),
   retry: false,
   queryFn: async () => (await take(api.POST('/cohort-links', { body: body(false) }))).items,
   placeholderData: keepPreviousData,
 })
-const settled = computed(() => slowly.value === wanted.value && !isFetching.value)
+const settled = computed(() => isNow.value && !isFetching.value)
 const { busy, run } = useBusy()
 const connect = () =>
   run(async () => {

@@ -51,7 +51,7 @@ const problems = computed(() => {
   if (draft.value === allSettings) return allSettings.preview.value?.problems.map(problemSentence) ?? []
   return draft.value ? (allRules.preview.value?.problems.map((each) => ruleProblem(each, allRules.roleName)) ?? []) : []
 })
-const ready = computed(() => !draft.value?.changed.value || (!draft.value.isFetching.value && !problems.value.length))
+const ready = computed(() => !draft.value?.changed.value || (!draft.value.looking.value && !problems.value.length))
 const { busy, run } = useBusy()
 
 /** What was written in another step is dropped with it. */

@@ -5,7 +5,6 @@ import Textarea from 'primevue/textarea'
 import HelpWord from '@/ui/HelpWord.vue'
 import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -16,6 +15,7 @@ import { usePlatform } from '@/shared/platform'
 import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { kindName } from '@/shared/kinds'
+import { useRested } from '@/shared/rested'
 import { useKept } from '@/changes/kept'
 import { takeSitesBack } from '@/changes/changeLists'
 
@@ -56,16 +56,20 @@ watch(
   { immediate: true },
 )
 
-const asked = refDebounced(
-  computed(() => ({
+const { value: asked, isNow } = useRested(
+  () => ({
     text: work.value.text,
     division: work.value.division,
     term: work.value.term,
     leads: work.value.leads,
-  })),
+  }),
   300,
 )
-const { data: batch, error } = useQuery({
+const {
+  data: batch,
+  error,
+  isFetching,
+} = useQuery({
   queryKey: ['site-batch', asked],
   enabled: computed(() => asked.value.text.trim() !== ''),
   queryFn: () => take(api.POST('/site-batches', { body: { ...asked.value, apply: false } })),
@@ -193,7 +197,11 @@ const none = computed(() => ({ value: '', label: t('makeSites.none') }))
         </li>
       </ol>
       <p>
-        <Button :disabled="!ready || busy" :label="t('makeSites.apply', { n: $n(ready) }, ready)" @click="apply" />
+        <Button
+          :disabled="!ready || busy || !isNow || isFetching"
+          :label="t('makeSites.apply', { n: $n(ready) }, ready)"
+          @click="apply"
+        />
       </p>
     </template>
   </div>

@@ -3,12 +3,12 @@ import InputText from 'primevue/inputtext'
 import DockedColumn from '@/ui/DockedColumn.vue'
 import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
+import { useRested } from '@/shared/rested'
 import { lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { t, tIn } from '@/shared/words'
@@ -33,15 +33,15 @@ const complete = computed(() =>
     ? person.value !== ''
     : props.verb !== 'seats' || !seats.value.trim() || Number.isInteger(Number(seats.value)),
 )
-const slowly = refDebounced(body, 200)
+const { value: asked, isNow } = useRested(() => body.value, 200)
 const {
   data: changeList,
   error,
   isFetching,
 } = useQuery({
-  queryKey: ['site-changes', slowly],
+  queryKey: ['site-changes', asked],
   enabled: complete,
-  queryFn: () => take(api.POST('/site-changes', { body: { ...slowly.value, apply: false } })),
+  queryFn: () => take(api.POST('/site-changes', { body: { ...asked.value, apply: false } })),
   placeholderData: keepPreviousData,
 })
 const ready = computed(() => changeList.value?.lines.filter((line) => line.verdict === 'ready').length ?? 0)
@@ -109,7 +109,7 @@ const apply = () =>
           type="submit"
           size="small"
           :severity="verb === 'close' ? 'danger' : undefined"
-          :disabled="busy || isFetching || !ready"
+          :disabled="busy || !isNow || isFetching || !ready"
           :label="t(`siteChangeList.apply.${verb}`, { n: ready }, ready)"
         />
       </template>

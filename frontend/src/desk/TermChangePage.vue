@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
@@ -11,6 +10,7 @@ import { useKept } from '@/changes/kept'
 import ReadPeople from '@/intake/ReadPeople.vue'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
+import { useRested } from '@/shared/rested'
 import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { findSites } from '@/sites/findSites'
@@ -128,11 +128,10 @@ const body = (apply: boolean): TermChangeWanted => {
 const complete = computed(
   () => ids.value.length > 0 && !!work.value.term && (work.value.leave !== 'cohort' || !!work.value.cohort),
 )
-const wanted = computed(() => JSON.stringify(complete.value ? body(false) : null))
-const slowly = refDebounced(wanted, 500)
+const { key, isNow } = useRested(() => (complete.value ? body(false) : null), 500)
 const { data, error, isFetching, refetch } = useQuery({
-  queryKey: ['preview', 'term-change', slowly],
-  enabled: computed(() => slowly.value !== 'null'),
+  queryKey: ['preview', 'term-change', key],
+  enabled: computed(() => key.value !== 'null'),
   retry: false,
   queryFn: () => take(api.POST('/term-changes', { body: body(false) })),
   placeholderData: keepPreviousData,
@@ -140,7 +139,7 @@ const { data, error, isFetching, refetch } = useQuery({
 const change = computed(() => (complete.value && !error.value ? (data.value ?? null) : null))
 const errors = computed(() => (error.value instanceof Problem ? (error.value.document.errors ?? []) : []))
 const wrongAt = (pointer: string) => errors.value.filter((each) => each.pointer.startsWith(pointer))
-const settled = computed(() => slowly.value === wanted.value && !isFetching.value)
+const settled = computed(() => isNow.value && !isFetching.value)
 const clashes = computed(() =>
   (change.value?.review.lines ?? []).some((line) =>
     [...line.reasons, ...line.cautions].some(({ code }) => code === 'clash'),

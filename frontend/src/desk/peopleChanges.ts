@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { isClash, useClashes } from '@/roster/clashes'
 import { api, take, type ContentsRequest } from '@/shared/api'
+import { useRested } from '@/shared/rested'
 
 /** Some people and sites, and what is done to all of the ones in all of the others, as it is worked on and kept. */
 export interface PeopleWork {
@@ -45,28 +45,18 @@ export function usePeopleReview(work: Ref<PeopleWork>) {
       work.value.people.length > 0 &&
       (work.value.verb !== 'change-role' || !!work.value.role),
   )
-  const asked = refDebounced(
-    computed(() => JSON.stringify(each.value)),
-    250,
-  )
+  const { key, value, isNow } = useRested(() => each.value, 250)
   const {
     data: review,
     error,
     isFetching,
   } = useQuery({
-    queryKey: ['preview', 'people', asked],
-    enabled: computed(() => complete.value && asked.value === JSON.stringify(each.value)),
-    queryFn: () =>
-      take(
-        api.POST('/change-reviews', {
-          body: { each: JSON.parse(asked.value) as NonNullable<ContentsRequest['each']> },
-        }),
-      ),
+    queryKey: ['preview', 'people', key],
+    enabled: computed(() => complete.value && isNow.value),
+    queryFn: () => take(api.POST('/change-reviews', { body: { each: value.value } })),
     placeholderData: keepPreviousData,
   })
-  const current = computed(() =>
-    complete.value && !isFetching.value && asked.value === JSON.stringify(each.value) ? review.value : undefined,
-  )
+  const current = computed(() => (complete.value && isNow.value && !isFetching.value ? review.value : undefined))
   const ready = computed(() => current.value?.verdicts.ready ?? 0)
   const sum = computed(() => {
     const of = (...verdicts: string[]) =>

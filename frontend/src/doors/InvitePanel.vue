@@ -3,7 +3,6 @@ import DockedColumn from '@/ui/DockedColumn.vue'
 import OneOf from '@/ui/OneOf.vue'
 import Textarea from 'primevue/textarea'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { api, Problem, take, type Door, type InviteLine, type Site } from '@/shared/api'
@@ -13,6 +12,7 @@ import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { useLevels } from '@/shared/levels'
 import { t } from '@/shared/words'
 import { kindName } from '@/shared/kinds'
+import { useRested } from '@/shared/rested'
 import { inviteAgain, withdrawInvitations } from './answers'
 
 const { levelName } = useLevels()
@@ -24,10 +24,7 @@ const text = ref(props.first ?? '')
 const words = ref('')
 const choices = ref<Record<string, string>>({})
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
-const asked = refDebounced(
-  computed(() => ({ text: text.value, choices: choices.value })),
-  350,
-)
+const { value: asked, isNow } = useRested(() => ({ text: text.value, choices: choices.value }), 350)
 const {
   data: plan,
   error,
@@ -130,7 +127,7 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
     <p v-if="left !== null" class="brass">{{ t('doors.invite.left', { n: left }, left) }}</p>
     <p v-if="lines.length">
       <Button
-        :disabled="!ready || busy || isFetching"
+        :disabled="!ready || busy || !isNow || isFetching"
         :label="t('doors.invite.send', { n: ready }, ready)"
         @click="invite"
       />

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
@@ -9,6 +8,7 @@ import { api, take, type Item, type Items, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { refresh } from '@/shared/queries'
+import { useRested } from '@/shared/rested'
 import { done, refreshSite } from '@/shared/undo'
 import { t } from '@/shared/words'
 import DayField from '@/ui/DayField.vue'
@@ -71,10 +71,7 @@ const ids = computed(() => props.items.map(({ id }) => id))
 const wanted = computed(() =>
   named.value ? { named: named.value } : sentence.value ? { visibility: sentence.value } : undefined,
 )
-const slowly = refDebounced(
-  computed(() => JSON.stringify(wanted.value ?? null)),
-  200,
-)
+const { key, isNow } = useRested(() => wanted.value ?? null, 200)
 const make = (apply: boolean) =>
   take(
     api.PUT('/sites/{site}/items', {
@@ -87,12 +84,12 @@ const {
   error,
   isFetching,
 } = useQuery({
-  queryKey: ['preview', 'items', computed(() => props.site.id), ids, slowly],
-  enabled: computed(() => slowly.value !== 'null'),
+  queryKey: ['preview', 'items', computed(() => props.site.id), ids, key],
+  enabled: computed(() => key.value !== 'null'),
   queryFn: () => make(false),
   placeholderData: keepPreviousData,
 })
-const settled = computed(() => slowly.value === JSON.stringify(wanted.value ?? null) && !isFetching.value)
+const settled = computed(() => isNow.value && !isFetching.value)
 const ready = computed(() => review.value?.lines.filter(({ verdict }) => verdict === 'ready') ?? [])
 const most = (of: 'sees' | 'will') => Math.max(0, ...(review.value?.lines.map((line) => line[of]) ?? []))
 

@@ -35,7 +35,7 @@ const problems = computed(
     :save="t('rules.preview.save')"
     :trouble="all.wrong.value?.message"
     :problems="problems"
-    :busy="all.busy.value || all.isFetching.value"
+    :busy="all.busy.value || all.looking.value"
     @save="all.save"
     @drop="all.drop"
   >

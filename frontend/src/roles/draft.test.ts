@@ -91,22 +91,26 @@ describe('words of rules', () => {
 
 describe('a draft of rules', () => {
   it('is a copy, looked at while it is written, and dropped', async () => {
-    const { edit, draft, changed, rules: shown, drop, asked, preview } = await begin()
+    const { edit, draft, changed, rules: shown, drop, asked, preview, looking } = await begin()
     expect([draft.value, changed.value, shown.value]).toEqual([null, false, rules()])
     const own = edit()
     expect(own).toEqual(rules())
     expect(edit()).toEqual(own)
     await settled()
-    expect([changed.value, asked.length]).toEqual([false, 1])
+    expect([changed.value, looking.value, asked.length]).toEqual([false, false, 1])
     own.roles[0]!.name = 'Pupil'
     draft.value = { ...own }
+    // What is not looked at yet is not put in force, from the first moment on.
+    expect(looking.value).toBe(true)
     await settled(299)
-    expect(asked).toHaveLength(1)
+    expect([looking.value, asked.length]).toEqual([true, 1])
     await settled(1)
+    expect(looking.value).toBe(false)
     expect([changed.value, shown.value!.roles[0]!.name]).toEqual([true, 'Pupil'])
     expect(asked[1]).toMatchObject({ call: 'PUT /rules', body: { rules: rules('Pupil'), apply: false } })
     expect(preview.value).toEqual(nothing)
     drop()
+    expect(looking.value).toBe(false)
     await settled()
     expect([draft.value, changed.value, asked.length]).toEqual([null, false, 2])
   })

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import { computed, reactive } from 'vue'
 import { api, take, type AppliedChanges, type LineRequest, type RosterRow, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { useRested } from '@/shared/rested'
 import { lineSentences } from '@/shared/sentences'
 import { isClash, useClashes } from './clashes'
 import { openSections } from './sections'
@@ -79,18 +79,13 @@ export function useBoard(site: () => Site) {
         body: { apply, lines: wanted },
       }),
     )
-  const slowly = refDebounced(
-    computed(() => JSON.stringify(lines.value)),
-    200,
-  )
+  const { key, value, isNow } = useRested(() => lines.value, 200)
   const review = useQuery({
-    queryKey: ['preview', computed(() => site().id), slowly],
-    enabled: computed(() => slowly.value !== '[]' && !tooMany.value),
-    queryFn: () => make(false, JSON.parse(slowly.value) as LineRequest[]),
+    queryKey: ['preview', computed(() => site().id), key],
+    enabled: computed(() => value.value.length > 0 && !tooMany.value),
+    queryFn: () => make(false, value.value),
   })
-  const settled = computed(
-    () => slowly.value === JSON.stringify(lines.value) && !review.isFetching.value && !!review.data.value,
-  )
+  const settled = computed(() => isNow.value && !review.isFetching.value && !!review.data.value)
   const reviewed = computed(() => (lines.value.length ? (review.data.value?.lines ?? []) : []))
   const ready = computed(() => reviewed.value.filter(({ verdict }) => verdict === 'ready').length)
   /** What stands in the way of each move that cannot be made, by person. */

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { Problem } from './api'
+import { useRested } from './rested'
 import { done, wentWrong } from './undo'
 
 /** Something of the platform that is kept in versions: how it is read, looked at before it holds, and put in force. */
@@ -31,19 +31,18 @@ export function useDrafted<Content, Book extends { version: number }, Preview ex
   const holds = computed(() => (book.value ? room.of(book.value) : undefined))
   const content = computed(() => (draft.value as Content | null) ?? holds.value)
   const changed = computed(() => draft.value !== null && JSON.stringify(draft.value) !== JSON.stringify(holds.value))
-  const slowly = refDebounced(
-    computed(() => (changed.value ? (copy(draft.value) as Content) : null)),
-    300,
-  )
+  const { key, value, isNow } = useRested(() => (changed.value ? (draft.value as Content) : null), 300)
   const {
     data: preview,
     error: wrong,
     isFetching,
   } = useQuery({
-    queryKey: [`${room.name}-preview`, slowly],
-    enabled: computed(() => slowly.value !== null),
-    queryFn: ({ signal }) => room.look(slowly.value!, signal),
+    queryKey: [`${room.name}-preview`, key],
+    enabled: computed(() => value.value !== null),
+    queryFn: ({ signal }) => room.look(value.value!, signal),
   })
+  /** Whether it is still being worked out what the draft, as it is now, would do. */
+  const looking = computed(() => changed.value && (!isNow.value || isFetching.value))
 
   /** Something to write on; what is written is not in force before it is saved. */
   function edit(): Content {
@@ -93,5 +92,5 @@ export function useDrafted<Content, Book extends { version: number }, Preview ex
     })
   }
 
-  return { book, error, refetch, content, draft, changed, edit, drop, save, putBack, preview, wrong, isFetching, busy }
+  return { book, error, refetch, content, draft, changed, edit, drop, save, putBack, preview, wrong, looking, busy }
 }

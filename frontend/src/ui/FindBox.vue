@@ -28,6 +28,8 @@ const emit = defineEmits<{ pick: [found: T] }>()
 const own = useId()
 const typed = ref<string | T>('')
 const found = shallowRef<T[]>([])
+/** What was asked last found nothing; before anything is asked, nothing is said. */
+const nothing = ref(false)
 const box = ref<{ search: (event: Event, query: string, source: string) => void; hide: () => void }>()
 let latest = 0
 let left = false
@@ -41,6 +43,7 @@ async function look(query: string) {
   const answer = await props.find(text).catch(() => [])
   if (asked !== latest) return
   found.value = [...answer]
+  nothing.value = answer.length === 0
   if (awaited !== text) return
   awaited = undefined
   await nextTick()
@@ -55,6 +58,7 @@ function typing({ target }: Event) {
   if (!isField(target)) return
   const { value } = target as HTMLInputElement
   awaited = value.length >= (props.from ?? 2) ? value.trim() || undefined : undefined
+  if (awaited === undefined) nothing.value = false
   held = []
 }
 
@@ -104,7 +108,7 @@ defineExpose({ again })
       :complete-on-focus="from === 0"
       :delay="130"
       :placeholder="placeholder"
-      :empty-search-message="none"
+      :empty-search-message="nothing ? none : ' '"
       :pt="{ pcInputText: { root: { spellcheck: 'false', maxlength: 200, 'aria-keyshortcuts': keys } } }"
       :size="small ? 'small' : undefined"
       fluid
