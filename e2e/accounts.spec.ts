@@ -1,4 +1,16 @@
-import { choose, expect, expectAccessible, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
+import {
+  choose,
+  expect,
+  expectAccessible,
+  expectErrors,
+  HARMONY,
+  openLetter,
+  openSite,
+  row,
+  signIn,
+  strip,
+  test,
+} from './door'
 import { STAGE } from './stage'
 
 test('a card is made for a learner, signs them in, and is changed for a password of their own', async ({
@@ -115,12 +127,8 @@ test('whoever forgot their password sets a new one by a link that works once', a
   await theirs.getByRole('button', { name: 'Send me a link' }).click()
   await expect(theirs.getByText('If there is such an account')).toBeVisible()
   await signIn(page, 'ingrid.solheim')
-  await page.goto('/messages/simulated-inbox')
-  await page.getByLabel('To').fill('saga')
-  // Letters of others are there until those to this address are.
-  const theirLetter = page.getByRole('listitem').filter({ hasText: 'saga.quillander' })
-  await theirLetter.getByRole('button', { name: 'Set a new password' }).first().click({ timeout: 40_000 })
-  const link = await page.locator('.letter a').getAttribute('href')
+  const letter = await openLetter(page, 'saga.quillander', 'Set a new password')
+  const link = await letter.locator('a').getAttribute('href')
   await theirs.goto(link!.replace(/^https?:\/\/[^/]+/, ''))
   await theirs.getByLabel('New password').fill('the long baroque')
   await theirs.getByRole('button', { name: 'Set it and sign in' }).click()

@@ -112,6 +112,16 @@ export async function addSite(page: Page, title: string) {
   await expect(page.getByRole('button', { name: `Take ${title} off the list` })).toBeVisible()
 }
 
+/** Opens the latest letter of this name to an address or a part of one, as soon as it is there: letters are held. */
+export async function openLetter(page: Page, to: string, name: string) {
+  await page.goto('/messages/simulated-inbox')
+  await page.getByLabel('To').fill(to)
+  // Letters of others are there until those to this address are.
+  const theirs = page.getByRole('listitem').filter({ hasText: to })
+  await theirs.getByRole('button', { name }).first().click({ timeout: 40_000 })
+  return page.locator('.letter')
+}
+
 /** Waits until nothing is asked any more; where a page goes on asking, no longer than for anything else. */
 export const atRest = (page: Page) => page.waitForLoadState('networkidle', { timeout: 20_000 }).catch(() => {})
 

@@ -1,5 +1,17 @@
 import type { Browser, Page } from '@playwright/test'
-import { choose, expect, expectAccessible, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
+import {
+  choose,
+  expect,
+  expectAccessible,
+  expectErrors,
+  HARMONY,
+  openLetter,
+  openSite,
+  row,
+  signIn,
+  strip,
+  test,
+} from './door'
 
 const PHONE = { width: 390, height: 844 }
 const PASSWORD = 'alder-quay-demo'
@@ -201,10 +213,7 @@ test('an address that nobody has is invited; its message answers, makes the acco
   await panel.getByLabel('A few words to them').fill('We breathe together before every concert.')
   await panel.getByRole('button', { name: 'Invite 2' }).click()
   await expect(strip(page)).toContainText('2 invitations go out in 2 minutes.')
-  await page.goto('/messages/simulated-inbox')
-  await page.getByLabel('To').fill('nadia')
-  await page.getByRole('button', { name: 'You are invited to join Stage Nerves' }).click({ timeout: 40_000 })
-  const letter = page.locator('.letter')
+  const letter = await openLetter(page, 'nadia', 'You are invited to join Stage Nerves')
   await expect(letter).toContainText('We breathe together before every concert.')
   const link = /\/invitation#\S+/.exec((await letter.textContent()) ?? '')?.[0] ?? ''
 

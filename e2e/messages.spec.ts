@@ -6,6 +6,7 @@ import {
   expectErrors,
   found,
   HARMONY,
+  openLetter,
   openSite,
   pasteList,
   signIn,
@@ -41,10 +42,8 @@ test('a list is let in and told in words of one’s own; what was sent stands on
     .first()
     .click()
   await expect(page.getByText('They are told by e-mail. “Bring a mouthpiece <b>each</b>.”')).toBeVisible()
-  await page.goto('/messages/simulated-inbox')
-  await page.getByLabel('To').fill('ottilie')
-  await page.getByRole('button', { name: 'You can enter Brass Lab' }).click({ timeout: 40_000 })
-  await expect(page.locator('.letter')).toContainText('Bring a mouthpiece <b>each</b>.')
+  const letter = await openLetter(page, 'ottilie', 'You can enter Brass Lab')
+  await expect(letter).toContainText('Bring a mouthpiece <b>each</b>.')
   await page.goto('/changes')
   await page
     .getByRole('row')

@@ -1,5 +1,5 @@
 import type { Browser, BrowserContext, Locator, Page } from '@playwright/test'
-import { box, expect, expectAccessible, found, paste, strip, test } from './door'
+import { box, expect, expectAccessible, found, openLetter, paste, strip, test } from './door'
 import { foundAnew, leaveFounded, STAGE } from './stage'
 
 /** A training company of its own, without levels and terms: founded, and then used as the demo is. */
@@ -174,11 +174,8 @@ test('the company is run as the demo is', async ({ browser }) => {
 
 /** Sets the password of somebody by the message they got. */
 async function comes(browser: Browser, page: Page, address: string, viewport = { width: 1280, height: 800 }) {
-  await page.goto('/messages/simulated-inbox')
-  const letter = page.getByRole('listitem').filter({ hasText: address })
-  await letter.getByRole('button', { name: 'Your account at Brightwater Training' }).click({ timeout: 40_000 })
-  await expect(page.locator('.letter')).toBeVisible()
-  const link = (await page.locator('.letter a').getAttribute('href'))!.replace(/^https?:\/\/[^/]+/, '')
+  const letter = await openLetter(page, address, 'Your account at Brightwater Training')
+  const link = (await letter.locator('a').getAttribute('href'))!.replace(/^https?:\/\/[^/]+/, '')
   const own = await (await browser.newContext({ viewport, baseURL: STAGE.url })).newPage()
   await own.goto(link)
   await own.getByLabel('New password').fill('three small boats')

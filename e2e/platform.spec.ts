@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, signIn, strip, test } from './door'
+import { choose, expect, expectAccessible, openLetter, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 
 test('a division comes below another, with levels of its own, is offered in forms, and goes again', async ({
@@ -115,10 +115,8 @@ test('somebody registers with the code of a division, shows their address, and i
   await theirs.getByRole('button', { name: 'Send me a link' }).click()
   await expect(theirs.getByText('A message is on its way to noor@elm.example.')).toBeVisible()
 
-  await page.goto('/messages/simulated-inbox')
-  const letter = page.getByRole('listitem').filter({ hasText: 'noor@elm.example' })
-  await letter.getByRole('button', { name: 'Your registration at' }).click({ timeout: 40_000 })
-  const link = (await page.locator('.letter a').getAttribute('href'))!.replace(/^https?:\/\/[^/]+/, '')
+  const letter = await openLetter(page, 'noor@elm.example', 'Your registration at')
+  const link = (await letter.locator('a').getAttribute('href'))!.replace(/^https?:\/\/[^/]+/, '')
   await theirs.goto(link)
   await theirs.getByRole('button', { name: 'Yes, I registered' }).click()
   await expect(theirs.getByText('An administrator looks at it now')).toBeVisible()
