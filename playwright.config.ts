@@ -38,7 +38,7 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: STAGES,
   // A walk takes 10 to 60 s; a machine that is busy now and then takes twice as long.
-  timeout: 150_000,
+  timeout: 150_000 * Number(process.env.SLOW ?? 1),
   expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
