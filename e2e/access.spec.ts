@@ -100,6 +100,7 @@ test('why somebody cannot enter is answered, fixed step by step, and taken back'
   await page.getByRole('option', { name: /Goran Petrovanu/ }).waitFor()
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Somebody else' })).toBeVisible()
   await page.getByLabel('Which site').fill('HET-2')
   await page.getByRole('option', { name: /Harmony & Ear Training II/ }).click()
   const answer = page.locator('.answer')

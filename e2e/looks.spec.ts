@@ -70,6 +70,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         .getByRole('option', { name: /Lotte Fonoti/ })
         .first()
         .click()
+      await expect(page.getByRole('button', { name: 'Somebody else' })).toBeVisible()
       await page.getByLabel('Which site').fill('HET-2')
       await page.getByRole('option', { name: /Harmony & Ear Training II/ }).click()
       await page.getByText('Cannot enter').first().waitFor()
