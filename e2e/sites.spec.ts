@@ -117,7 +117,17 @@ test('an administrator sees the sites of their reach, filters them, and finds an
   await expect(page).toHaveURL(/state=draft/)
   await expect(page.getByRole('link', { name: 'Brass Lab' })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Choral Studio' })).toHaveCount(0)
+  const found = page.getByRole('search').getByRole('status')
+  await expect(found).toHaveText('')
   await page.locator('body').press('/')
+  await expect(found).toHaveText(/^\d+ found\./)
+  await page.keyboard.type('qx')
+  await expect(found).toHaveText('Nothing is called that. Try part of a title or a short code.')
+  for (const left of ['q', '']) {
+    await page.keyboard.press('Backspace')
+    await expect(page.getByRole('combobox', { name: 'Find or do' })).toHaveValue(left)
+  }
+  await expect(found).toHaveText('')
   await page.keyboard.type('choral')
   await page.getByRole('option', { name: /Choral Studio/ }).waitFor()
   await page.keyboard.press('ArrowDown')

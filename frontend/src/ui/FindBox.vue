@@ -58,8 +58,12 @@ function typing({ target }: Event) {
   if (!isField(target)) return
   const { value } = target as HTMLInputElement
   awaited = value.length >= (props.from ?? 2) ? value.trim() || undefined : undefined
-  if (awaited === undefined) nothing.value = false
   held = []
+}
+
+/** Heard once the field has taken what was typed: whatever is drawn anew before that would undo it. */
+function taken() {
+  if (awaited === undefined) nothing.value = false
 }
 
 /** Whoever types fast means what they typed, not what was found for its beginning: these keys wait for the answer. */
@@ -96,7 +100,7 @@ defineExpose({ again })
 </script>
 
 <template>
-  <div class="find" @input.capture="typing" @keydown.capture="hold">
+  <div class="find" @input.capture="typing" @input="taken" @keydown.capture="hold">
     <label :for="id ?? own" :class="{ unseen }">{{ label }}</label>
     <AutoComplete
       ref="box"
