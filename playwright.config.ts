@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { STAGE, STAGES } from './e2e/stage'
+import { SLOW, STAGE, STAGES } from './e2e/stage'
 
 // A browser that nobody sits at needs no pages for its own address bar: they cost more than ours. The later list of
 // features replaces the one Playwright gives, so that it is said again here.
@@ -38,7 +38,7 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: STAGES,
   // A walk takes 10 to 60 s; a machine that is busy now and then takes twice as long.
-  timeout: 150_000 * Number(process.env.SLOW ?? 1),
+  timeout: 150_000 * SLOW,
   expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {

@@ -1,12 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { furnishFor } from './stage'
+import { furnishFor, SLOW } from './stage'
 
 export const PASSWORD = 'alder-quay-demo'
 export const HARMONY = 'Harmony & Ear Training II'
-
-/** How many times slower the browser is than this machine, for whoever looks for what goes wrong on a busy one. */
-const SLOW = Number(process.env.SLOW ?? 1)
 
 /** Errors on the page that a test expects, by a part of their text. */
 const expected = new WeakMap<Page, string[]>()

@@ -7,6 +7,7 @@ import {
   HARMONY,
   openLetter,
   openSite,
+  PASSWORD,
   row,
   signIn,
   strip,
@@ -14,7 +15,6 @@ import {
 } from './door'
 
 const PHONE = { width: 390, height: 844 }
-const PASSWORD = 'alder-quay-demo'
 
 async function doorsOf(page: Page, title: string) {
   await page.getByRole('link', { name: title, exact: true }).click()

@@ -116,18 +116,6 @@ test('many are chosen with the keyboard and changed as one change list, reviewed
   await first.click()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('complementary')).toHaveCount(0)
-  // What was opened can be closed by the very next key, however busy the machine is.
-  const opened = await first.evaluate(async (row) => {
-    const next = new MessageChannel()
-    row.dispatchEvent(new MouseEvent('click', { bubbles: true }))
-    next.port1.postMessage('')
-    await new Promise((heard) => (next.port2.onmessage = heard))
-    const { search } = location
-    row.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true, cancelable: true }))
-    return search
-  })
-  expect(opened).toContain('person=')
-  await expect(page.getByRole('complementary')).toHaveCount(0)
   await first.focus()
   await page.keyboard.press('Space')
   await page.keyboard.press('Shift+ArrowDown')

@@ -9,6 +9,12 @@ const [url = '', database = ''] = stages[Number(process.env.TEST_PARALLEL_INDEX 
 /** How many platforms are served; each has one browser at a time. */
 export const STAGES = stages.length
 
+/**
+ * How many times slower the browser is than this machine, for whoever looks for what goes wrong on a busy one: that of
+ * the page a walk is given, not of those it opens itself.
+ */
+export const SLOW = Number(process.env.SLOW ?? 1)
+
 /** The platform that is this browser's own: its address, and the database it is served from. */
 export const STAGE = { url, database }
 
